@@ -63,15 +63,15 @@ export async function startProduct(inFolder?: string, more: readonly string[] = 
 
 async function startOnce(folder: string, more: readonly string[], environment: NodeJS.ProcessEnv): Promise<Product> {
   const port = await freePort();
-  let said = '';
+  let text = '';
   const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(port), '--data', folder, ...more], {
     cwd: ROOT,
     env: { ...process.env, ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
-  for (const stream of [supervisor.stdout, supervisor.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  for (const stream of [supervisor.stdout, supervisor.stderr]) stream.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const url = `http://127.0.0.1:${port}`;
-  const ended = new Promise<never>((_resolve, reject) => supervisor.once('exit', () => reject(new Error(`the product ended:\n${said}`))));
+  const ended = new Promise<never>((_resolve, reject) => supervisor.once('exit', () => reject(new Error(`the product ended:\n${text}`))));
   ended.catch(() => {});
   await Promise.race([untilUp(url), ended]);
   return {
@@ -79,7 +79,7 @@ async function startOnce(folder: string, more: readonly string[], environment: N
     folder,
     serverPid: () => childOf(supervisor, 'packages/server/dist/main.js'),
     databasePid: () => Number(readFileSync(join(folder, 'mysql.run', 'mysql.pid'), 'utf8')),
-    said: () => said,
+    said: () => text,
     async stop(keep) {
       if (supervisor.exitCode === null) {
         const gone = new Promise((resolve) => supervisor.once('exit', resolve));

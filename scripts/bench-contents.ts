@@ -52,7 +52,7 @@ const jobOf = (items: readonly Item[]): SetOutJob => ({
   zone: reachOf(mm(1720)),
   elements: ['bottom'],
   topHeight: mm(0),
-  mostLevels: 400,
+  maxLevels: 400,
   grow: true,
 });
 

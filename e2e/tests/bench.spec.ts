@@ -21,7 +21,7 @@ const record = async (id: string, url = baseUrl()): Promise<{ sequence: number; 
 
 /** Ticks the step on show, and waits until another one is. */
 async function tick(page: Page): Promise<string> {
-  const said = await title(page).innerText();
+  const text = await title(page).innerText();
   const at = await page.locator('.bench-where strong').innerText();
   await page.locator('.bench-buttons').getByRole('button').last().click();
   await expect
@@ -29,7 +29,7 @@ async function tick(page: Page): Promise<string> {
       [await page.locator('.bench-where strong').innerText(), await page.locator('.bench-buttons').getByRole('button').last().innerText()].join(),
     )
     .not.toBe(`${at},Done`);
-  return said;
+  return text;
 }
 
 /** Enters a measure that is so many steps of a millimeter off what was planned. */

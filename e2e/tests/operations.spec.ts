@@ -164,10 +164,10 @@ test('a port for phones that is taken gives way to a free one', async () => {
   const other = createServer().listen(port + 1, host);
   await once(other, 'listening');
   const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder, '--share', host], { cwd: ROOT });
-  let said = '';
-  child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
-  await until(() => said.includes('Phones and tablets'), 90_000);
-  expect(said).toContain(`Port ${port + 1} at ${host} is taken by another program; phones and tablets use`);
+  let text = '';
+  child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
+  await until(() => text.includes('Phones and tablets'), 90_000);
+  expect(text).toContain(`Port ${port + 1} at ${host} is taken by another program; phones and tablets use`);
   child.kill('SIGTERM');
   await once(child, 'exit');
   other.close();

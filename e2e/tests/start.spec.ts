@@ -49,12 +49,12 @@ test('a port that another program has is said, with one that is free', async () 
   const { port } = other.address() as { port: number };
   // Asked in a process of its own: this one must go on answering.
   const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], { cwd: ROOT });
-  let said = '';
-  child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  let text = '';
+  child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const [code] = (await once(child, 'exit')) as [number];
   other.close();
   expect(code).toBe(1);
-  expect(said).toMatch(new RegExp(`Port ${port} is taken by another program\\. Use --port N, for instance --port \\d+`));
+  expect(text).toMatch(new RegExp(`Port ${port} is taken by another program\\. Use --port N, for instance --port \\d+`));
 });
 
 test('arguments that cannot be used are said with what would be', () => {

@@ -49,7 +49,7 @@ function writeProject(folder: string, project: ProjectFile, withShopSet: boolean
   const made = plan(design, record, workshop);
   const jobs = () => sheetJobs(made.parts, workshop, { cutting: design.cutting, pins: design.pins, finished: finishedParts(record) });
   const build = planBuild(made, design, record, workshop, []);
-  const told = buildSummary({ plan: made, design, workshop, learned, build, unit: design.unit });
+  const summary = buildSummary({ plan: made, design, workshop, learned, build, unit: design.unit });
   const files: Readonly<Record<string, () => string>> = {
     'plan.json': () => text(planJson(made, design)),
     'cut-list.csv': () => cutListCsv(made.parts, workshop, ({ unit }) => displayUnitOf(design, unit)),
@@ -59,9 +59,9 @@ function writeProject(folder: string, project: ProjectFile, withShopSet: boolean
         made.cabinets.map(({ cabinet }) => cabinet),
         workshop.shop,
       );
-      return text(setups.map((setup) => setupWords(setup, { ...told.setups, blanks }, design.unit)));
+      return text(setups.map((setup) => setupWords(setup, { ...summary.setups, blanks }, design.unit)));
     },
-    'steps.json': () => text(build.steps.map((step) => stepWords(step, told, design.unit))),
+    'steps.json': () => text(build.steps.map((step) => stepWords(step, summary, design.unit))),
     ...(withShopSet
       ? {
           'shop-set.txt': () =>

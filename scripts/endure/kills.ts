@@ -72,8 +72,8 @@ export async function kills(count: number): Promise<boolean> {
   const faults = await checked(product.url, projects);
   faults.push(...(await unowned(product)));
   await product.stop();
-  const said = Object.entries(victims).map(([name, times]) => `${name} ${times}`);
-  console.log(`${count} kills (${said.join(', ')}), ${writes} writes acknowledged, up again after at most ${(slowestMs / 1000).toFixed(1)} s`);
+  const texts = Object.entries(victims).map(([name, times]) => `${name} ${times}`);
+  console.log(`${count} kills (${texts.join(', ')}), ${writes} writes acknowledged, up again after at most ${(slowestMs / 1000).toFixed(1)} s`);
   console.log(faults.length === 0 ? '0 lost, 0 doubled, no file left that nothing owns' : `FAULTS:\n${faults.slice(0, 20).join('\n')}`);
   return faults.length === 0;
 }

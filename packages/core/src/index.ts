@@ -194,9 +194,9 @@ export { spareOf, tightSheets, type Spare } from './nest/spare.ts';
 export { shows, type ShelfSag } from './sag/cabinet-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export type { HangInput } from './hang/hang-input.ts';
-export { hangAt, type Hang } from './hang/hang.ts';
+export { analyzeHangingAt, type HangingAnalysis } from './hang/hang.ts';
 export { carriesRange, loadLimits, type CarriesRange, type LoadLimits } from './hang/limits.ts';
-export { FULLER, loadCases, movingCases, type CaseId, type LoadCase, type LoadCases, type MovingCase } from './hang/cases.ts';
+export { FULLER, loadCases, movingCases, type CaseId, type LoadCase, type LoadCases, type MovingCase } from './hang/load-cases.ts';
 export { boundToStuds, groundOf, MAX_ON_ANCHORS_KG, MAX_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
 export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
@@ -254,7 +254,7 @@ export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.t
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfCabinets, type RunPlan } from './plan/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
-export { newStops, issueFixes, withoutStops } from './plan/settling.ts';
+export { newStops, issueFixes, withoutStops } from './plan/issue-fixes.ts';
 export { createPlanner, plan, stockReader, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {
@@ -315,7 +315,7 @@ export {
 } from './formats/project-file.ts';
 export { merge, sameJson, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
-export { sizedByThings } from './plan/from-things.ts';
+export { sizedByItems } from './plan/size-from-items.ts';
 export {
   guessColumns,
   leftOutCsv,
@@ -345,7 +345,7 @@ export { readNestPlan, writeNestPlan } from './formats/nest-plan.ts';
 export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
-export { onScale, scaleOf, STACK_ID, type Known, type Learned, type TestCut } from './setups/learned.ts';
+export { onScale, scaleOf, STACK_ID, type Known, type Calibration, type TestCut } from './setups/calibration.ts';
 export { learnedWorkshop, type LearnedWorkshop } from './plan/learned-workshop.ts';
 export { STAGES, type OperationBlank, type Operation, type ToolingStage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
@@ -373,16 +373,16 @@ export { storySticks, type StickMark, type StoryStick } from './setups/story-sti
 export { lieOf } from './parts/parts.ts';
 export { buildOf, type Build, type BuildFault } from './build/build.ts';
 export { DAY_MIN, dayOf, dayStart, wallMinutes, weekday, windowsFrom, type Window } from './build/calendar.ts';
-export { idleIn, type Idle } from './build/idle.ts';
+export { idleIn, type Idle } from './build/idle-hours.ts';
 export { PART_BY_PART } from './build/late-parts.ts';
 export { DEFAULT_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
 export { FINISHES, finishOf, type Finish } from './build/finishes.ts';
 export { GLUES, glueOf, type GlueId } from './build/glues.ts';
 export type { SheetsToSaw } from './build/job.ts';
-export { brokenOrder, moveStep, wantedAfter, type MovedStep as MovedStep } from './build/order.ts';
+export { brokenPrecedence, moveStep, wantedAfter, type MovedStep as MovedStep } from './build/order.ts';
 export type { DoneStep } from './build/pace.ts';
 export { minutesWithin, scheduleOf, type Shortage, type Schedule, type Scheduled } from './build/schedule.ts';
-export { STEP_KINDS, type Closing, type StepOrder as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
+export { STEP_KINDS, type Closing, type Precedence as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
 export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';

@@ -38,7 +38,7 @@ test('out and in again: the same project, the same pictures; another program rea
   expect([...again.photos]).toEqual([...photos]);
   const file = join(folder, 'bundle.zip');
   writeFileSync(file, good);
-  const said = execFileSync(
+  const text = execFileSync(
     'python3',
     [
       '-c',
@@ -47,8 +47,8 @@ test('out and in again: the same project, the same pictures; another program rea
     ],
     { encoding: 'utf8' },
   );
-  expect(said.split('\n').slice(0, 4).sort()).toEqual(['log.csv', 'photos/photo-0001.jpg', 'photos/photo-0002.jpg', 'project.carcass.json']);
-  const log = Papa.parse<Record<string, string>>(said.split('\n').slice(4).join('\n'), { header: true }).data;
+  expect(text.split('\n').slice(0, 4).sort()).toEqual(['log.csv', 'photos/photo-0001.jpg', 'photos/photo-0002.jpg', 'project.carcass.json']);
+  const log = Papa.parse<Record<string, string>>(text.split('\n').slice(4).join('\n'), { header: true }).data;
   expect(log.find((row) => row['pictures'] === 'photo-0001, photo-0002')!['what']).toContain('The back is proud by a hair, "again"');
 });
 

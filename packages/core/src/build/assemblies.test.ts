@@ -26,18 +26,18 @@ function alongTheWay({ byId }: ResolvedCabinet, { groups, along }: GlueUp) {
 
 /** Every joint that stays is closed once, and each glue-up joins what its groups have become by then. */
 function faultOf(cabinet: ResolvedCabinet): string | null {
-  const joined = cabinet.meetings.filter((meeting) => staysJoined(cabinet, meeting));
+  const joined = cabinet.connections.filter((connection) => staysJoined(cabinet, connection));
   const closed = new Set<string>();
   for (const { panels, glueUps } of assembliesOf(cabinet)) {
     const bodies = new Map(panels.map((id) => [id, new Set([id])]));
-    for (const { id, groups, meetings } of glueUps) {
+    for (const { id, groups, connections } of glueUps) {
       for (const group of groups) {
         const body = bodies.get(group[0]!)!;
         if (body.size !== group.length || group.some((each) => !body.has(each))) return `${id}: ${group.join(' ')} is not one`;
       }
-      for (const meeting of meetings) {
-        if (closed.has(meeting.id)) return `${meeting.id} is closed twice`;
-        closed.add(meeting.id);
+      for (const connection of connections) {
+        if (closed.has(connection.id)) return `${connection.id} is closed twice`;
+        closed.add(connection.id);
       }
       const body = new Set(groups.flat());
       for (const each of body) bodies.set(each, body);

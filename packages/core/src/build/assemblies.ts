@@ -8,7 +8,7 @@ import { edgeFace, outwardOf, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { OUT, dot, plusVector, scale, type Vector } from '../solid/vector.ts';
-import { blocking, assemblyDirections } from './blocked.ts';
+import { blocking, assemblyDirections } from './blocking.ts';
 
 /** Panels joined in one go along one direction. A joint of a lone panel is null: it comes as it is. */
 export interface GlueUp {
@@ -16,7 +16,7 @@ export interface GlueUp {
   readonly id: string;
   /** What comes together: groups of panels, each a panel or glued up before. */
   readonly groups: readonly (readonly string[])[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   /** Unit vector along which they are pressed together; null where they lock into one another and go together all at once. */
   readonly along: Vector | null;
   /** Glue-ups of its groups. */
@@ -56,7 +56,7 @@ const known = new WeakMap<ResolvedCabinet, readonly Assembly[]>();
 export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
   const before = known.get(cabinet);
   if (before) return before;
-  const joined = cabinet.meetings.filter((meeting) => staysJoined(cabinet, meeting));
+  const joined = cabinet.connections.filter((connection) => staysJoined(cabinet, connection));
   const groups = connected(
     cabinet.panels.filter((panel) => !isOfHanging(panel)).map(({ id }) => id),
     joined,
@@ -74,9 +74,9 @@ export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
 const KINDS: readonly Assembly['kind'][] = ['carcass', 'drawer', 'door', 'loose'];
 
 /** A box with sides or a back is carcass; what hangs on hinges is a door or a leaf; what runs on slides is a drawer. */
-function kindOf({ meetings, byId }: ResolvedCabinet, inside: ReadonlySet<string>): Assembly['kind'] {
+function kindOf({ connections, byId }: ResolvedCabinet, inside: ReadonlySet<string>): Assembly['kind'] {
   const moves = (kind: Connection['joint']['kind']): boolean =>
-    meetings.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
+    connections.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
   if (moves('hinge')) return 'door';
   if (moves('slide')) return 'drawer';
   // Holders, trays and leaves stand in a space by themselves.
@@ -84,9 +84,9 @@ function kindOf({ meetings, byId }: ResolvedCabinet, inside: ReadonlySet<string>
 }
 
 /** Ids that hang together through meetings, in the order they are given. */
-function connected(ids: readonly string[], meetings: readonly Connection[]): string[][] {
+function connected(ids: readonly string[], connections: readonly Connection[]): string[][] {
   const next = new Map<string, string[]>(ids.map((id) => [id, []]));
-  for (const { guest, host } of meetings) {
+  for (const { guest, host } of connections) {
     next.get(guest)?.push(host);
     next.get(host)?.push(guest);
   }
@@ -108,20 +108,20 @@ function connected(ids: readonly string[], meetings: readonly Connection[]): str
 /** Who cannot pass whom, both ways, along one direction: rows of panels that are stopped. */
 type BlockedPairs = ReadonlyMap<string, ReadonlySet<string>>;
 
-function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], meetings: readonly Connection[]): GlueUp[] {
+function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connections: readonly Connection[]): GlueUp[] {
   const panels = group.map((id) => cabinet.byId.get(id)!);
   const ways = assemblyDirections(panels);
-  const inTheWay = ways.map((way) => stoppedAlong(cabinet, panels, meetings, way));
+  const inTheWay = ways.map((way) => stoppedAlong(cabinet, panels, connections, way));
   const made: GlueUp[] = [];
 
   /** Appends what makes one of `ids`; the id of the glue-up, or null for a panel alone. */
   const glue = (ids: readonly string[]): string | null => {
     if (ids.length < 2) return null;
-    const split = bestSplit(ids, meetings, ways, inTheWay, (id) => cabinet.byId.get(id)!.role);
-    const groups = split ? boxesFirst(split.groups, meetings, inTheWay[ways.indexOf(split.along)]!) : ids.map((id) => [id]);
+    const split = bestSplit(ids, connections, ways, inTheWay, (id) => cabinet.byId.get(id)!.role);
+    const groups = split ? boxesFirst(split.groups, connections, inTheWay[ways.indexOf(split.along)]!) : ids.map((id) => [id]);
     const crossing = (rows: readonly (readonly string[])[]): Connection[] => {
       const at = new Map(rows.flatMap((row, index) => row.map((id) => [id, index] as const)));
-      return meetings.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host));
+      return connections.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host));
     };
     const along = split?.along ?? null;
     const core = [...groups].sort((a, b) => b.length - a.length)[0]!;
@@ -145,7 +145,7 @@ function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], meetings:
     // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
     const id = nameOf(cabinet, groups, used);
     used.add(id);
-    made.push({ id, groups, meetings: own, along, after, go: null, dry: null });
+    made.push({ id, groups, connections: own, along, after, go: null, dry: null });
     return id;
   };
   glue(group);
@@ -175,7 +175,7 @@ interface Split {
  */
 function bestSplit(
   ids: readonly string[],
-  meetings: readonly Connection[],
+  connections: readonly Connection[],
   ways: readonly Vector[],
   inTheWay: readonly BlockedPairs[],
   roleOf: (id: string) => Panel['role'],
@@ -185,7 +185,7 @@ function bestSplit(
     const groups = lockedTogether(ids, inTheWay[index]!);
     if (groups.length < 2) return;
     const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
-    const joints = meetings.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host)).length;
+    const joints = connections.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host)).length;
     const core = [...groups].sort((a, b) => b.length - a.length)[0]!;
     const closes = Math.abs(dot(along, OUT)) > 0.7 && groups.every((row) => row === core || row.every((id) => SKINS.includes(roleOf(id))));
     const rank = [groups.length, closes ? 0 : 1, joints];
@@ -195,10 +195,10 @@ function bestSplit(
 }
 
 /** Groups that ring round a space are one before what only bridges between them: boxes of a run before the shelf that joins them. */
-function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly Connection[], inTheWay: BlockedPairs): readonly (readonly string[])[] {
+function boxesFirst(groups: readonly (readonly string[])[], connections: readonly Connection[], inTheWay: BlockedPairs): readonly (readonly string[])[] {
   const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
   const links = groups.map(() => new Set<number>());
-  for (const { guest, host } of meetings) {
+  for (const { guest, host } of connections) {
     const [a, b] = [at.get(guest), at.get(host)];
     if (a === undefined || b === undefined || a === b) continue;
     links[a]!.add(b);
@@ -288,7 +288,7 @@ function lockedTogether(ids: readonly string[], inTheWay: BlockedPairs): string[
 }
 
 /** Along a direction: for every panel those it runs into, and those that are joined to it by a joint that does not open that way. */
-function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[], meetings: readonly Connection[], along: Vector): BlockedPairs {
+function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[], connections: readonly Connection[], along: Vector): BlockedPairs {
   const rows = new Map(panels.map(({ id }) => [id, new Set<string>()]));
   panels.forEach((a, index) => {
     for (const b of panels.slice(index + 1)) {
@@ -298,10 +298,10 @@ function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[]
       if (back) rows.get(b.id)!.add(a.id);
     }
   });
-  for (const meeting of meetings) {
-    if (opens(cabinet, meeting, along)) continue;
-    rows.get(meeting.guest)!.add(meeting.host);
-    rows.get(meeting.host)!.add(meeting.guest);
+  for (const connection of connections) {
+    if (opens(cabinet, connection, along)) continue;
+    rows.get(connection.guest)!.add(connection.host);
+    rows.get(connection.host)!.add(connection.guest);
   }
   return rows;
 }
@@ -312,19 +312,19 @@ const CLOSES = Math.cos((20 * Math.PI) / 180);
 const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
 
 /** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */
-function opens({ byId }: ResolvedCabinet, meeting: Connection, along: Vector): boolean {
-  const [guest, host] = [byId.get(meeting.guest)!, byId.get(meeting.host)!];
+function opens({ byId }: ResolvedCabinet, connection: Connection, along: Vector): boolean {
+  const [guest, host] = [byId.get(connection.guest)!, byId.get(connection.host)!];
   const near = (d: Vector, least = CLOSES): boolean => Math.abs(dot(d, along)) > least;
-  if (isFace(meeting.edge)) return near(guest.frame.w);
-  const { out } = edgeFace(guest, meeting.edge);
-  if (meeting.joint.kind === 'mitre' && !isFace(meeting.face)) return near(out, CLOSES_MITRE) || near(edgeFace(host, meeting.face).out, CLOSES_MITRE);
-  if (meeting.joint.kind === 'half-lap') return near(guest.frame.w) || near(guest.frame.v);
+  if (isFace(connection.edge)) return near(guest.frame.w);
+  const { out } = edgeFace(guest, connection.edge);
+  if (connection.joint.kind === 'mitre' && !isFace(connection.face)) return near(out, CLOSES_MITRE) || near(edgeFace(host, connection.face).out, CLOSES_MITRE);
+  if (connection.joint.kind === 'half-lap') return near(guest.frame.w) || near(guest.frame.v);
   const { u, v } = guest.frame;
-  const outward = outwardOf(guest.outline, meeting.edge);
+  const outward = outwardOf(guest.outline, connection.edge);
   const inPlane = plusVector(scale(u, outward.u), scale(v, outward.v));
   if (near(out) || near(inPlane)) return true;
-  const strip = host.strips.find(({ id }) => id === meeting.id);
-  if (strip?.kind !== 'rabbet') return false;
+  const slot = host.slots.find(({ id }) => id === connection.id);
+  if (slot?.kind !== 'rabbet') return false;
   // A rabbet is open on a second side, across the strip: a back is laid in there. A top is pressed in with the sides.
-  return guest.role === 'back' && near(OUT) && near(plusVector(scale(host.frame.u, strip.normal.u), scale(host.frame.v, strip.normal.v)));
+  return guest.role === 'back' && near(OUT) && near(plusVector(scale(host.frame.u, slot.normal.u), scale(host.frame.v, slot.normal.v)));
 }

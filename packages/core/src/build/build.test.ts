@@ -17,7 +17,7 @@ import { sheetsOfPlan } from '../plan/layouts.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { buildOf, type Build } from './build.ts';
 import type { SheetsToSaw } from './job.ts';
-import { brokenOrder, inOrder, moveStep } from './order.ts';
+import { brokenPrecedence, inOrder, moveStep } from './order.ts';
 import type { Step } from './step.ts';
 
 const EXAMPLES = ['print-room', 'print-room-back', 'type-store'];
@@ -78,7 +78,7 @@ describe.each(EXAMPLES)('%s', (name) => {
     const { build, job } = built(name, change);
     expect(replay(build.steps, job.cabinets)).toBeNull();
     expect(
-      brokenOrder(
+      brokenPrecedence(
         build.steps.map(({ id }) => id),
         build.edges,
       ),

@@ -4,7 +4,7 @@ import { GLUE_IDS, glueOf, type GlueId } from './glues.ts';
 import { finishOf } from './finishes.ts';
 import type { BuildJob } from './job.ts';
 import { inOrder } from './order.ts';
-import { stepOrdersOf } from './reasons.ts';
+import { precedencesOf } from './precedence.ts';
 import { shopSteps } from './shop-steps.ts';
 import type { BuildPlan, Step } from './step.ts';
 import { cabinetSteps } from './cabinet-steps.ts';
@@ -34,7 +34,7 @@ export function buildOf(job: BuildJob): Build {
   const rails = new Map(job.cabinets.flatMap(({ cabinet, toHang }) => (toHang.rail === null ? [] : [[cabinet.id, toHang.rail] as const])));
   // What is cut inside a glued up box comes after what it would otherwise have come before.
   const inside = new Set(steps.flatMap(({ id, detail }) => (detail.kind === 'by-hand' && detail.inside ? [id] : [])));
-  const edges = stepOrdersOf(steps, rails).filter(({ before, after }) => !inside.has(before) || !job.ticked.has(after));
+  const edges = precedencesOf(steps, rails).filter(({ before, after }) => !inside.has(before) || !job.ticked.has(after));
   const ordered = inOrder(steps, edges, job.choices.order, job.choices.units === 'one-by-one');
   return { steps: ordered, edges, setups: shop.setups, faults: ordered.flatMap((step) => faultsOf(step, job)) };
 }

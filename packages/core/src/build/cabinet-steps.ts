@@ -7,14 +7,14 @@ import { boundsOf } from '../solid/views.ts';
 import { evaluate, formula, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
 import { batchesOf } from './late-parts.ts';
-import { cutToFit, waitingParts } from './to-fit.ts';
+import { cutToFit, waitingParts } from './cut-to-fit.ts';
 import { ringDiagonals } from './diagonals.ts';
 import { faceArea } from './faces.ts';
 import { finishOf } from './finishes.ts';
 import { fastenersIn, slowed } from './gluing.ts';
 import { closingOf, MANY_PIECES } from './glue-ways.ts';
 import type { BuildJob, CabinetToBuild } from './job.ts';
-import { machineFor } from './machines-run.ts';
+import { machineFor } from './machine-for-step.ts';
 import { stepMinutes, type CountedWork } from './minutes.ts';
 import type { HelperFor, Step, StepDetail } from './step.ts';
 
@@ -183,14 +183,14 @@ const bothSides = (a: ExplainedValue, b: ExplainedValue): ExplainedValue =>
 
 /** What is taped off: every glued seam, on the face or edge that goes to the other. */
 const gluedMm = (cabinet: ResolvedCabinet): number =>
-  cabinet.meetings
+  cabinet.connections
     .filter(({ joint }) => joint.glue)
     .reduce((sum, { guest }) => sum + Math.min(toMm(cabinet.byId.get(guest)!.length.value), toMm(cabinet.byId.get(guest)!.width.value)), 0);
 
 /** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
 function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, assembly: Assembly, { choices, shop, ticked }: BuildJob): Step[] {
   const name = assembly.id.slice(cabinet.id.length + 1);
-  const joints = assembly.glueUps.reduce((sum, { meetings }) => sum + meetings.length, 0);
+  const joints = assembly.glueUps.reduce((sum, { connections }) => sum + connections.length, 0);
   const fit = made(
     `dry-fit/${name}`,
     { kind: 'dry-fit', assembly: assembly.id, what: assembly.kind, joints },
@@ -225,7 +225,7 @@ function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, asse
           'spread-joint': glue?.joints ?? 0,
           'set-clamp': glue?.clampsWanted.value ?? 0,
           'lay-caul': glue?.cauls ?? 0,
-          'fit-joint': glueUp.meetings.length + (glueUp.dry?.joints ?? 0),
+          'fit-joint': glueUp.connections.length + (glueUp.dry?.joints ?? 0),
           'drive-fastener': driven,
           'wipe-squeeze-out': glue ? 1 : 0,
         },
@@ -242,7 +242,7 @@ function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, asse
             ),
           ]
         : [];
-      const over = skin === 'back' ? glueUp.meetings.filter((meeting) => isLaidOver(cabinet, meeting)) : [];
+      const over = skin === 'back' ? glueUp.connections.filter((connection) => isLaidOver(cabinet, connection)) : [];
       const overMm = over.reduce((sum, { guest }) => sum + toMm(cabinet.byId.get(guest)!.length.value), 0);
       const trimmed =
         over.length > 0
@@ -254,7 +254,7 @@ function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, asse
 }
 
 /** Several come together round a space: what can come out a lozenge. */
-const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
+const squares = ({ groups, connections, along }: GlueUp): boolean => along !== null && groups.length > 2 && connections.length >= 4;
 
 /** A back over the edges of what stands on it: not one let in, nor where the two parts of a split one meet. */
 const isLaidOver = ({ byId }: ResolvedCabinet, { guest, host, joint }: Connection): boolean =>
@@ -284,13 +284,13 @@ function fitSteps(made: Made, of: CabinetToBuild, { choices, sheets, shop }: Bui
 
 /** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
 function movingSteps(made: Made, cabinet: ResolvedCabinet, inBatches: (name: string, panels: readonly string[], steps: InBatches) => Step[]): Step[] {
-  const hinged = [...new Set(cabinet.meetings.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
+  const hinged = [...new Set(cabinet.connections.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
   const assemblies = assembliesOf(cabinet);
   const withAll = (panel: string): readonly string[] => assemblies.find(({ panels }) => panels.includes(panel))?.panels ?? [panel];
   const boxes = assemblies.filter(({ kind }) => kind === 'drawer').map(({ panels }) => panels);
   const highest = (panels: readonly string[]): number => Math.max(...panels.map((id) => boundsOf(cabinet.byId.get(id)!).high.up));
   const inDrawers = new Set(boxes.flat());
-  const fronts = cabinet.meetings
+  const fronts = cabinet.connections
     .filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && cabinet.byId.get(guest)!.role === 'front')
     .map(({ guest }) => guest);
   const built = new Set(assemblies.filter(({ kind }) => kind !== 'loose').flatMap(({ panels }) => panels));

@@ -30,7 +30,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
         const cabinet = solidOf(spec);
         for (const glueUp of glueUpsOf(cabinet)) {
           const { way, ways, goes } = closingOf(cabinet, glueUp, { ...DEFAULT_BUILD, glue }, shop(count));
-          expect(goes.flatMap(({ glueUp: { meetings } }) => meetings.map(({ id }) => id)).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
+          expect(goes.flatMap(({ glueUp: { connections } }) => connections.map(({ id }) => id)).sort()).toEqual(glueUp.connections.map(({ id }) => id).sort());
           const free = ways.find(({ hindered }) => hindered.length === 0);
           if (free) expect(way).toEqual(free.way);
         }

@@ -25,7 +25,7 @@ describe('a glue-up in two goes', () => {
     expect(first.groups.map(short)).toEqual(['side/left', 'top+hanging-rail', 'bottom', 'shelf/s1', 'shelf/s2']);
     expect(first.dry).toEqual({ panels: ['ink/side/right'], joints: 5 });
     expect(second.groups.map(short)).toEqual(['side/left+top+hanging-rail+bottom+shelf/s1+shelf/s2', 'side/right']);
-    expect([first.meetings.length, second.meetings.length]).toEqual([5, 5]);
+    expect([first.connections.length, second.connections.length]).toEqual([5, 5]);
     expect([first.after, second.after]).toEqual([ring.after, [first.id]]);
   });
 
@@ -42,10 +42,10 @@ describe('a glue-up in two goes', () => {
             const goes = inTwoStages(cabinet, glueUp);
             if (!goes) continue;
             const [first, second] = goes;
-            expect([...first.meetings, ...second.meetings].map(({ id }) => id).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
+            expect([...first.connections, ...second.connections].map(({ id }) => id).sort()).toEqual(glueUp.connections.map(({ id }) => id).sort());
             expect(new Set(first.groups.flat().concat(first.dry!.panels))).toEqual(new Set(glueUp.groups.flat()));
             const end = new Set(second.groups[1]);
-            for (const { guest, host } of second.meetings) expect(end.has(guest) !== end.has(host)).toBe(true);
+            for (const { guest, host } of second.connections) expect(end.has(guest) !== end.has(host)).toBe(true);
             expect(reached(first)).toBe(first.groups.length);
           }
       }),
@@ -55,11 +55,11 @@ describe('a glue-up in two goes', () => {
 });
 
 /** How many groups hang together, from the first on. */
-function reached({ groups, meetings }: GlueUp): number {
+function reached({ groups, connections }: GlueUp): number {
   const at = (id: string): number => groups.findIndex((group) => group.includes(id));
   const seen = new Set([0]);
   for (const _ of groups)
-    for (const { guest, host } of meetings) {
+    for (const { guest, host } of connections) {
       const pair = [at(guest), at(host)];
       if (pair.some((n) => seen.has(n))) for (const n of pair) seen.add(n);
     }

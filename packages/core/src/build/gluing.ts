@@ -58,9 +58,9 @@ const ON_CAULS = formula({
 /** Times on a label, made longer by the cold. */
 export const slowed = (labelMin: number, tempC: number) => evaluate(CLAMPED, { label: labelMin, slower: evaluate(TEMPERATURE_FACTOR, { T: tempC }) });
 
-const seamMm = ({ byId }: ResolvedCabinet, meeting: Connection): number => {
-  const guest = byId.get(meeting.guest)!;
-  return isFace(meeting.edge) ? toMm(guest.length.value) : (seamOf(meeting, guest)?.lengthMm ?? 0);
+const seamMm = ({ byId }: ResolvedCabinet, connection: Connection): number => {
+  const guest = byId.get(connection.guest)!;
+  return isFace(connection.edge) ? toMm(guest.length.value) : (seamOf(connection, guest)?.lengthMm ?? 0);
 };
 
 /** Cauls across the hosts of several joints: stiff battens planed to a crown, that press a whole side from clamps at their ends. */
@@ -76,7 +76,7 @@ const CAUL_SPAN_MM = 900;
 export function caulsFor(cabinet: ResolvedCabinet, glueUp: GlueUp): Cauls | null {
   const pressed = pressedIn(cabinet, glueUp);
   if (pressed.size < 3 || !glueUp.along) return null;
-  const hosts = new Set(glueUp.meetings.filter(({ joint }) => joint.glue).map(({ host }) => host));
+  const hosts = new Set(glueUp.connections.filter(({ joint }) => joint.glue).map(({ host }) => host));
   const longMm = Math.max(...[...hosts].map((id) => toMm(cabinet.byId.get(id)!.length.value)));
   // One along each edge of the side, in front and behind; under a narrow one a single row.
   const rows = Math.max(...[...pressed.values()].map(({ value }) => value)) > 1 ? 2 : 1;
@@ -94,11 +94,11 @@ const clampsOf = ({ byId }: ResolvedCabinet, pressed: ReadonlyMap<string, Explai
 /** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
 function pressedIn(cabinet: ResolvedCabinet, glueUp: GlueUp): Map<string, ExplainedValue> {
   const pressed = new Map<string, ExplainedValue>();
-  for (const meeting of glueUp.meetings) {
-    if (!meeting.joint.glue) continue;
-    if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
-    const wanted = evaluate(TO_A_PART, { L: seamMm(cabinet, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
-    if (wanted.value > (pressed.get(meeting.guest)?.value ?? 0)) pressed.set(meeting.guest, wanted);
+  for (const connection of glueUp.connections) {
+    if (!connection.joint.glue) continue;
+    if (connection.joint.fastening && connection.joint.fastening.by !== 'dowels' && connection.joint.fastening.by !== 'brads') continue;
+    const wanted = evaluate(TO_A_PART, { L: seamMm(cabinet, connection), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
+    if (wanted.value > (pressed.get(connection.guest)?.value ?? 0)) pressed.set(connection.guest, wanted);
   }
   return pressed;
 }
@@ -111,7 +111,7 @@ export function glueSummary(
   shop: Pick<Shop, 'clamps' | 'labels'>,
   cauls = false,
 ): GlueSummary | null {
-  const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
+  const glued = glueUp.connections.filter(({ joint }) => joint.glue);
   if (glued.length === 0) return null;
   const glue = glueOf(choice.glue, shop);
   const caul = cauls ? caulsFor(cabinet, glueUp) : null;
@@ -142,9 +142,9 @@ function acrossMm({ byId }: ResolvedCabinet, { groups, along, dry }: GlueUp): nu
 }
 
 /** All fasteners of a glue-up, of one kind and length together. */
-export function fastenersIn({ meetings }: GlueUp): DrivenFasteners[] {
+export function fastenersIn({ connections }: GlueUp): DrivenFasteners[] {
   const rows = new Map<string, DrivenFasteners>();
-  for (const { joint } of meetings) {
+  for (const { joint } of connections) {
     if (!joint.fastening) continue;
     const { by, screw, length, count, pilot } = joint.fastening;
     const key = `${by} ${screw} ${length} ${pilot}`;

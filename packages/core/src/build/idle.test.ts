@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayStart, windowsFrom, type Window } from './calendar.ts';
 import type { Session } from './choices.ts';
-import { idleIn } from './idle.ts';
+import { idleIn } from './idle-hours.ts';
 import { scheduleOf } from './schedule.ts';
 import type { Task } from './tasks.ts';
 import { task } from '../test/task.ts';

@@ -1,5 +1,5 @@
 /** Steps in an order that can be done, near the one the work is usually done in and the one a person wants; and what forbids a move. */
-import { STEP_KINDS, type StepOrder, type Step } from './step.ts';
+import { STEP_KINDS, type Precedence, type Step } from './step.ts';
 
 /** Ranks steps by the usual order, then as they are given. */
 const usually = (steps: readonly Step[]): Step[] =>
@@ -13,7 +13,7 @@ const usually = (steps: readonly Step[]): Step[] =>
  * near as the edges allow. `byUnit`: one unit is finished before the next is begun, where its steps are its own. Edges that go
  * round in a circle are our own mistake and throw a RangeError.
  */
-export function inOrder(steps: readonly Step[], edges: readonly StepOrder[], wanted: readonly string[] = [], byCabinet = false): Step[] {
+export function inOrder(steps: readonly Step[], edges: readonly Precedence[], wanted: readonly string[] = [], byCabinet = false): Step[] {
   const usual = usually(steps);
   const units = [...new Set(steps.flatMap(({ unit }) => (unit === null ? [] : [unit])))];
   const rank = (unit: string | null): number => (unit === null ? -1 : units.indexOf(unit));
@@ -48,10 +48,10 @@ export function inOrder(steps: readonly Step[], edges: readonly StepOrder[], wan
 export type MovedStep =
   | { readonly ok: true; readonly order: readonly string[] }
   /** The edge that would be broken. */
-  | { readonly ok: false; readonly edge: StepOrder };
+  | { readonly ok: false; readonly edge: Precedence };
 
 /** A step taken to another place of the order, or the first reason why it cannot be there. */
-export function moveStep(order: readonly string[], edges: readonly StepOrder[], step: string, to: number): MovedStep {
+export function moveStep(order: readonly string[], edges: readonly Precedence[], step: string, to: number): MovedStep {
   const from = order.indexOf(step);
   if (from < 0) throw new RangeError(`there is no step '${step}'`);
   const rest = order.filter((id) => id !== step);
@@ -70,7 +70,7 @@ export function wantedAfter(wanted: readonly string[], before: readonly string[]
 }
 
 /** The first edge an order breaks; null for none. */
-export function brokenOrder(order: readonly string[], edges: readonly StepOrder[]): StepOrder | null {
+export function brokenPrecedence(order: readonly string[], edges: readonly Precedence[]): Precedence | null {
   const at = new Map(order.map((id, index) => [id, index]));
   return edges.find(({ before, after }) => at.has(before) && at.has(after) && at.get(before)! > at.get(after)!) ?? null;
 }

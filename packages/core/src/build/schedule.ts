@@ -4,7 +4,7 @@
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Window } from './calendar.ts';
-import { earliestFinish } from './earliest.ts';
+import { finishLowerBound } from './finish-lower-bound.ts';
 import type { Task } from './tasks.ts';
 import { hoursFor, latestBegin, layInOrder, Timetable, type Hours, type LaidTask } from './timetable.ts';
 
@@ -53,7 +53,7 @@ export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], b
     const laid = layInOrder(tasks, order, hours, begins);
     if (laid && finishOf(laid) < best.finish) best = { order: [...order], laid, finish: finishOf(laid) };
   };
-  const least = earliestFinish(tasks, hours, begins, best.finish);
+  const least = finishLowerBound(tasks, hours, begins, best.finish);
   if (best.finish > least) consider(byTail(tasks, tails));
   const random = seeded(effort.seed);
   for (let n = 0; n < effort.tries && best.finish > least; n++) consider(shaken(best.order, tasks, random));

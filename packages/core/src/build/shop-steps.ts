@@ -9,9 +9,9 @@ import { setupsOf, type Setups } from '../setups/setups.ts';
 import type { Setup } from '../setups/setup.ts';
 import { gluedPanels } from './late-parts.ts';
 import type { BuildJob } from './job.ts';
-import { machineFor } from './machines-run.ts';
+import { machineFor } from './machine-for-step.ts';
 import type { Step } from './step.ts';
-import { waitingCuts, waitingParts } from './to-fit.ts';
+import { waitingCuts, waitingParts } from './cut-to-fit.ts';
 import { stepOf } from './cabinet-steps.ts';
 
 /** All of them, with what of the slots and holes the shop cannot make. */
@@ -46,7 +46,7 @@ function lateOperations(setups: readonly Setups[], { cabinets, ticked, made }: B
   const glued = new Set(cabinets.flatMap(({ cabinet }) => [...gluedPanels(cabinet, ticked)]));
   if (glued.size === 0) return new Map();
   const closed = new Set(
-    cabinets.flatMap(({ cabinet }) => cabinet.meetings.flatMap(({ id, guest, host }) => (glued.has(guest) && glued.has(host) ? [`${host}:${id}`] : []))),
+    cabinets.flatMap(({ cabinet }) => cabinet.connections.flatMap(({ id, guest, host }) => (glued.has(guest) && glued.has(host) ? [`${host}:${id}`] : []))),
   );
   const kept = new Set([...made].map((id) => id.slice(0, id.indexOf(':'))));
   const all = setups.flatMap((each) => each.setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)));

@@ -172,7 +172,7 @@ export interface Step {
 }
 
 /** `before` has to be done before `after`, and why. */
-export interface StepOrder {
+export interface Precedence {
   readonly before: string;
   readonly after: string;
   readonly reason: Label;
@@ -183,7 +183,7 @@ export interface StepOrder {
 export interface BuildPlan {
   /** In an order that can be done. */
   readonly steps: readonly Step[];
-  readonly edges: readonly StepOrder[];
+  readonly edges: readonly Precedence[];
 }
 
 /** All kinds there are, in the usual order of the work: what is begun first where nothing forbids either. */

@@ -2,7 +2,7 @@
 import { dayStart } from './calendar.ts';
 import type { BuildChoices } from './choices.ts';
 import { inOrder } from './order.ts';
-import type { StepOrder, Step } from './step.ts';
+import type { Precedence, Step } from './step.ts';
 import { waitMin } from './waiting.ts';
 
 /** A task that has to be through, and how long ago, minutes: glue sets, a coat dries. */
@@ -30,7 +30,7 @@ export interface Task {
  * Tasks of steps that are not done, in the order of the steps. A person's own order among steps it names is kept. `done`: when each
  * step was through, minutes by the clock on the wall: what sets or dries since then is still waited for.
  */
-export function tasksOf(steps: readonly Step[], edges: readonly StepOrder[], choices: BuildChoices, done: ReadonlyMap<string, number>): Task[] {
+export function tasksOf(steps: readonly Step[], edges: readonly Precedence[], choices: BuildChoices, done: ReadonlyMap<string, number>): Task[] {
   const left = steps.filter(({ id }) => !done.has(id));
   const head = new Map<string, string>();
   for (const { id, rightAfter } of left) head.set(id, (rightAfter !== null && head.get(rightAfter)) || id);
@@ -63,7 +63,7 @@ export function tasksOf(steps: readonly Step[], edges: readonly StepOrder[], cho
 }
 
 /** Steps that wait for what is done: from when on each may begin, minutes by the clock on the wall. */
-export function freeFrom(edges: readonly StepOrder[], done: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+export function freeFrom(edges: readonly Precedence[], done: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
   const free = new Map<string, number>();
   for (const { before, after, waits } of edges) {
     const through = waits ? done.get(before) : undefined;
@@ -73,7 +73,7 @@ export function freeFrom(edges: readonly StepOrder[], done: ReadonlyMap<string, 
 }
 
 /** Where a person turned two steps of the usual order round, they stay turned; what nobody touched goes where it is done soonest. */
-function wishes(steps: readonly Step[], edges: readonly StepOrder[], { order, units }: BuildChoices): [string, string][] {
+function wishes(steps: readonly Step[], edges: readonly Precedence[], { order, units }: BuildChoices): [string, string][] {
   const named = new Set(order);
   if (!steps.some(({ id }) => named.has(id))) return [];
   const usual = new Map(inOrder(steps, edges, [], units === 'one-by-one').map(({ id }, index) => [id, index]));

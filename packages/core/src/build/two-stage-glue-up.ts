@@ -4,7 +4,7 @@
  */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { GlueUp } from './assemblies.ts';
-import { blocking } from './blocked.ts';
+import { blocking } from './blocking.ts';
 
 const known = new WeakMap<GlueUp, readonly [GlueUp, GlueUp] | null>();
 
@@ -18,9 +18,9 @@ export function inTwoStages(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly 
 }
 
 function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
-  const { id, groups, meetings, along, after } = glueUp;
+  const { id, groups, connections, along, after } = glueUp;
   if (!along || groups.length < 3) return null;
-  const touches = (group: readonly string[]) => meetings.filter(({ guest, host }) => group.includes(guest) || group.includes(host));
+  const touches = (group: readonly string[]) => connections.filter(({ guest, host }) => group.includes(guest) || group.includes(host));
   const comesOff = (group: readonly string[]): boolean => {
     const others = groups.filter((each) => each !== group).flat();
     const ways = group.flatMap((a) => others.map((b) => blocking(cabinet.byId.get(a)!, cabinet.byId.get(b)!, along)));
@@ -29,7 +29,7 @@ function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, Glu
   const ends = groups.flatMap((end) => {
     const rest = groups.filter((each) => each !== end);
     const own = touches(end);
-    const first = meetings.filter((each) => !own.includes(each));
+    const first = connections.filter((each) => !own.includes(each));
     // An end closes several joints; with one alone there is nothing to gain.
     return own.length > 1 && isOne(rest, first) && comesOff(end) ? [{ end, rest, own, first, most: Math.max(own.length, first.length) }] : [];
   });
@@ -38,23 +38,23 @@ function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, Glu
   if (!best) return null;
   const name = `${id}/first`;
   return [
-    { id: name, groups: best.rest, meetings: best.first, along, after, go: 'first', dry: { panels: best.end, joints: best.own.length } },
-    { id, groups: [best.rest.flat(), best.end], meetings: best.own, along, after: [name], go: 'second', dry: null },
+    { id: name, groups: best.rest, connections: best.first, along, after, go: 'first', dry: { panels: best.end, joints: best.own.length } },
+    { id, groups: [best.rest.flat(), best.end], connections: best.own, along, after: [name], go: 'second', dry: null },
   ];
 }
 
 /** Whether meetings make one piece of all groups. */
-function isOne(groups: readonly (readonly string[])[], meetings: GlueUp['meetings']): boolean {
+function isOne(groups: readonly (readonly string[])[], connections: GlueUp['connections']): boolean {
   const at = new Map(groups.flatMap((group, index) => group.map((id) => [id, index] as const)));
   const reached = new Set([0]);
   for (let grown = true; grown;) {
     grown = false;
-    for (const { guest, host } of meetings) {
+    for (const { guest, host } of connections) {
       const [a, b] = [at.get(guest), at.get(host)];
       if (a === undefined || b === undefined || reached.has(a) === reached.has(b)) continue;
       reached.add(a).add(b);
       grown = true;
     }
   }
-  return meetings.length > 0 && reached.size === groups.length;
+  return connections.length > 0 && reached.size === groups.length;
 }

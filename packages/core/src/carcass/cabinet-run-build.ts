@@ -6,12 +6,12 @@ import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, TypedSize, CabinetGeometry } from '../solid/cabinet.ts';
+import type { Compartment, Hardware, OverriddenSize, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, extend, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, fasteningOf, hungBy, jointOf, laidOn, meet } from './joinery.ts';
+import { between, fasteningOf, hungBy, jointOf, laidOn, connect } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
 import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
 import { nested } from './group.ts';
@@ -73,12 +73,12 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeome
       ...ends.panels,
       ...hangingPanels,
     ],
-    meetings: [
-      ...boxes.flatMap(({ cabinet }) => cabinet.meetings),
-      ...lowers.flatMap(({ cabinet }) => cabinet.meetings),
-      ...stands.flatMap(({ meetings }) => meetings),
-      ...bridges.flatMap(({ meetings }) => meetings),
-      ...ends.meetings,
+    connections: [
+      ...boxes.flatMap(({ cabinet }) => cabinet.connections),
+      ...lowers.flatMap(({ cabinet }) => cabinet.connections),
+      ...stands.flatMap(({ connections }) => connections),
+      ...bridges.flatMap(({ connections }) => connections),
+      ...ends.connections,
       ...joined(base, laid),
       ...boxes.map(({ part, cabinet }) => hungBy(box, cabinet.hanging.hangingRail ?? id(base, `side/${part.id}/left`), part.id)),
     ],
@@ -88,7 +88,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeome
       ...lowers.flatMap(({ cabinet }) => cabinet.hardware),
       ...stands.flatMap(({ hardware }) => hardware),
     ],
-    typed: typedWidths(box, laid, T),
+    overriddenSizes: overriddenWidths(box, laid, T),
     // Every box hands its weight to the cleat by a rail of its own.
     hanging: { ...hanging, hangingRail: first.cabinet.hanging.hangingRail },
     outside: {
@@ -128,7 +128,7 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
 }
 
 /** When every width is typed, the last of them is what the others leave, or somebody forgot something. */
-function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Length): TypedSize[] {
+function overriddenWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Length): OverriddenSize[] {
   const last = laid.at(-1)!;
   if (laid.some(({ part }) => !part.width)) return [];
   const others = laid.slice(0, -1).reduce((sum, { width }) => sum + width.value, 0);
@@ -209,12 +209,12 @@ function drawersOf(run: CabinetRun, start: NewSpec, count: number): DrawerUnit {
 const TOE_BACK = 60_000_000;
 
 /** What a lower box stands on: bought feet, or four boards on edge under it. */
-function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; meetings: Connection[]; hardware: Hardware[] } {
+function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; connections: Connection[]; hardware: Hardware[] } {
   const { box, T, rear } = base;
   const name = `${part.id}-low`;
   const bottom = id(base, `bottom/${name}`);
   if (box.stand === 'feet')
-    return { panels: [], meetings: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
+    return { panels: [], connections: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
   const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
   const sheet = thicknessTerm(base, box.stock);
   const deep = (box.lowerDepth ?? box.depth).nm;
@@ -241,17 +241,17 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
   const under = jointOf(box, 'butt', { fastening: null });
   return {
     panels: boards,
-    meetings: [
-      ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', screwed), meet(panel, 'end', r, 'other', screwed)]),
+    connections: [
+      ...[f, b].flatMap((panel) => [connect(panel, 'start', l, 'reference', screwed), connect(panel, 'end', r, 'other', screwed)]),
       // A bottom that stands in from the sides' ends leaves the box standing on its sides.
       ...(box.bottom.runs === 'over'
-        ? [l, r, f, b].map((panel) => meet(panel, 'far', bottom, 'other', under))
+        ? [l, r, f, b].map((panel) => connect(panel, 'far', bottom, 'other', under))
         : (
             [
               [l, 'left'],
               [r, 'right'],
             ] as const
-          ).map(([panel, hand]) => meet(panel, 'far', id(base, `side/${name}/${hand}`), 'start', under))),
+          ).map(([panel, hand]) => connect(panel, 'far', id(base, `side/${name}/${hand}`), 'start', under))),
     ],
     hardware: [],
   };
@@ -259,7 +259,7 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
 
 interface Bridge {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly spaces: readonly Compartment[];
 }
 
@@ -292,7 +292,7 @@ function bridgeOf(
   return [
     {
       panels: [panel],
-      meetings: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(box, box.shelfJoint), [
+      connections: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(box, box.shelfJoint), [
         'shelfJoint',
       ]),
       spaces: [
@@ -312,10 +312,10 @@ function bridgeOf(
 }
 
 /** Fillers stand at the front, end panels cover the outer sides. */
-function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; meetings: Connection[] } {
+function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; connections: Connection[] } {
   const { box, T, rear, front } = base;
   const panels: Panel[] = [];
-  const meetings: Connection[] = [];
+  const connections: Connection[] = [];
   const glued = jointOf(box, 'butt', { fastening: null });
   for (const hand of ['left', 'right'] as const) {
     const outer = hand === 'left' ? laid[0]! : laid.at(-1)!;
@@ -342,7 +342,7 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
         },
       );
       panels.push(panel);
-      meetings.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
+      connections.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
     }
     if (filler) {
       const width = explainedLength([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
@@ -360,10 +360,10 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
       );
       panels.push(panel);
       const host = box.endPanels ? id(base, `frame/end-${hand}`) : side;
-      meetings.push(hand === 'left' ? meet(panel.id, 'far', host, 'reference', glued) : meet(panel.id, 'near', host, 'other', glued));
+      connections.push(hand === 'left' ? connect(panel.id, 'far', host, 'reference', glued) : connect(panel.id, 'near', host, 'other', glued));
     }
   }
-  return { panels, meetings };
+  return { panels, connections };
 }
 
 /** Neighbors are screwed side to side before they go up. */

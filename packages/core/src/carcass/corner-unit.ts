@@ -11,7 +11,7 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { jointOf, meet, railEndsOf } from './joinery.ts';
+import { jointOf, connect, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
@@ -81,7 +81,7 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
   return {
     id: box.id,
     panels: [...uprights(base), flat(base, 'top', '', box.height.nm), flat(base, 'bottom', '', T), ...level, ...hangingPanels],
-    meetings: meetings(base, level),
+    connections: connections(base, level),
     compartments: ['bottom', ...shelves.map((shelf) => shelf.id)].map((keptBy, index): Compartment => ({
       id: id(base, `space/${keptBy}`),
       name: index === 0 ? { key: 'opening-bottom' } : { key: 'opening-over', of: String(index) },
@@ -155,14 +155,14 @@ function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: stri
   });
 }
 
-function meetings(base: CornerFrame, shelves: readonly Panel[]): Connection[] {
+function connections(base: CornerFrame, shelves: readonly Panel[]): Connection[] {
   const { box } = base;
   const [left, right, wing] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'front/wing')];
   const glued = jointOf(box, 'butt');
   const held = (panel: string, kind: 'rabbet' | 'dado'): Connection[] => [
-    meet(panel, 'start', left, 'other', jointOf(box, kind)),
-    meet(panel, 'end', right, 'reference', jointOf(box, kind)),
-    meet(panel, 'far', wing, 'other', glued),
+    connect(panel, 'start', left, 'other', jointOf(box, kind)),
+    connect(panel, 'end', right, 'reference', jointOf(box, kind)),
+    connect(panel, 'far', wing, 'other', glued),
   ];
   const rail = id(base, 'hanging-rail');
   const ends = railEndsOf(box);
@@ -170,9 +170,9 @@ function meetings(base: CornerFrame, shelves: readonly Panel[]): Connection[] {
     ...held(id(base, 'top'), 'rabbet'),
     ...held(id(base, 'bottom'), 'rabbet'),
     ...shelves.flatMap((panel) => held(panel.id, 'dado')),
-    meet(left, 'far', wing, 'other', glued),
+    connect(left, 'far', wing, 'other', glued),
     ...(box.hanging.rail
-      ? [meet(rail, 'start', left, 'other', ends), meet(rail, 'end', right, 'reference', ends), meet(rail, 'far', id(base, 'top'), 'other', glued)]
+      ? [connect(rail, 'start', left, 'other', ends), connect(rail, 'end', right, 'reference', ends), connect(rail, 'far', id(base, 'top'), 'other', glued)]
       : []),
   ];
 }

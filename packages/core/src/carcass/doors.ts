@@ -14,7 +14,7 @@ import { MATERIALS } from '../stock/materials.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase } from './box-frame.ts';
-import { jointOf, meet } from './joinery.ts';
+import { jointOf, connect } from './joinery.ts';
 import type { Front, SpecBase } from './spec-base.ts';
 
 export interface DoorChoice {
@@ -62,7 +62,7 @@ const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_P
 
 export interface DoorPlan {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly hardware: readonly Hardware[];
   /** How far the leaves stand out past the front plane. */
   readonly proud: Length;
@@ -77,7 +77,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
   const hands = (
     { 'door-left': ['left'], 'door-right': ['right'], doors: ['left', 'right'], 'lid-up': ['up'], 'flap-down': ['down'] } as Partial<Record<Front, Hand[]>>
   )[front];
-  if (!hands) return { panels: [], meetings: [], hardware: [], proud: ZERO };
+  if (!hands) return { panels: [], connections: [], hardware: [], proud: ZERO };
   const { product, used } = base.stockOf(doors.stock);
   const t = used.value;
   const kgPerM2 = (MATERIALS[product.material].densityKgM3 * toMm(t)) / 1000;
@@ -100,7 +100,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
   const bottom = opening.bottom - over(edges.bottom);
   const area = (toMm(width.value) * toMm(height.value)) / 1e6;
   const panels: Panel[] = [];
-  const meetings: Connection[] = [];
+  const connections: Connection[] = [];
   const hardware: Hardware[] = [];
   hands.forEach((hand, index) => {
     const left = opening.left - over(edges.left) + index * (width.value + reveal);
@@ -110,18 +110,18 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
     const cuts = [...hingeCups(hand, width.value, height.value, hinges), ...handleHoles(box, hand, width.value, height.value)];
     const leaf = leafPanels(base, hand, name.key, { left, bottom, out, width, height, cuts });
     panels.push(...leaf.panels);
-    meetings.push(...leaf.meetings);
+    connections.push(...leaf.connections);
     const hung = { left: opening.frames.left, right: opening.frames.right, up: opening.frames.top, down: opening.frames.bottom }[hand];
     const joint: Joint = { kind: 'hinge', depth: ZERO, endPlay: ZERO, play: ZERO, glue: false, fastening: null };
     // The leaf's own frame: up is its length, so its near and far edges stand upright.
-    meetings.push(meet(leaf.hinged, { left: 'near', right: 'far', up: 'end', down: 'start' }[hand] as 'near', hung, 'other', joint));
+    connections.push(connect(leaf.hinged, { left: 'near', right: 'far', up: 'end', down: 'start' }[hand] as 'near', hung, 'other', joint));
     hardware.push({ id: `${leaf.hinged}/hinges`, kind: 'hinge', name: { key: 'hinges', of: name.key }, count: hinges, panel: leaf.hinged });
     if (doors.handle !== 'none' && doors.handle !== 'finger-hole')
       hardware.push({ id: `${leaf.hinged}/handle`, kind: 'handle', name: { key: `handle-${doors.handle}` }, count: 1, panel: leaf.hinged });
     if (!upright && doors.stays > 0)
       hardware.push({ id: `${leaf.hinged}/stays`, kind: 'stay', name: { key: 'stays' }, count: doors.stays, panel: leaf.hinged });
   });
-  return { panels, meetings, hardware, proud: inset ? ZERO : t };
+  return { panels, connections, hardware, proud: inset ? ZERO : t };
 }
 
 interface Leaf {
@@ -135,7 +135,7 @@ interface Leaf {
 }
 
 /** One slab, or stiles and rails round an infill; the hinged part comes first. */
-function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; meetings: Connection[]; hinged: string } {
+function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; connections: Connection[]; hinged: string } {
   const { box } = base;
   const { doors } = box;
   const at = (left: number, bottom: number) => frame(vector(left, bottom, leaf.out), UP, ALONG);
@@ -147,7 +147,7 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
       { key: name },
       { frame: at(leaf.left, leaf.bottom), length: leaf.height, width: leaf.width, stock: doors.stock, cuts: leaf.cuts },
     );
-    return { panels: [slab], meetings: [], hinged: slab.id };
+    return { panels: [slab], connections: [], hinged: slab.id };
   }
   const rail = doors.railWidth.nm;
   const railTerm = explainedLength([plus('door-rail', rail, { source: own(box, 'doors', 'railWidth') })]);
@@ -217,12 +217,12 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
   const tenons = jointOf(box, 'butt');
   return {
     panels: [...panels, infill],
-    meetings: [
-      ...[low, high].flatMap((id) => [meet(id, 'start', left, 'far', tenons), meet(id, 'end', right, 'near', tenons)]),
-      meet(infill.id, 'near', left, 'far', groove),
-      meet(infill.id, 'far', right, 'near', groove),
-      meet(infill.id, 'start', low, 'far', groove),
-      meet(infill.id, 'end', high, 'near', groove),
+    connections: [
+      ...[low, high].flatMap((id) => [connect(id, 'start', left, 'far', tenons), connect(id, 'end', right, 'near', tenons)]),
+      connect(infill.id, 'near', left, 'far', groove),
+      connect(infill.id, 'far', right, 'near', groove),
+      connect(infill.id, 'start', low, 'far', groove),
+      connect(infill.id, 'end', high, 'near', groove),
     ],
     hinged: hand === 'right' ? right : hand === 'up' ? high : hand === 'down' ? low : left,
   };

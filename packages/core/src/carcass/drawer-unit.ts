@@ -8,14 +8,14 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type Panel, type Role } from '../solid/panel.ts';
-import type { Compartment, Hardware, TypedSize, CabinetGeometry } from '../solid/cabinet.ts';
+import type { Compartment, Hardware, OverriddenSize, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
+import { fasteningOf, jointOf, laidOn, LOOSE, connect } from './joinery.ts';
 import type { FromThings, ThingsIn } from './family.ts';
-import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec } from './spec-base.ts';
 
@@ -100,10 +100,10 @@ export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): CabinetGeome
   return {
     id: box.id,
     panels: [...shellPanels(base), ...made.flatMap(({ panels }) => panels), ...hangingPanels],
-    meetings: [...shellMeetings(base), ...made.flatMap(({ meetings }) => meetings)],
+    connections: [...shellConnections(base), ...made.flatMap(({ connections }) => connections)],
     compartments: made.map(({ space }) => space),
     hardware: made.flatMap(({ hardware }) => hardware),
-    typed: typedHeights(base, laid),
+    overriddenSizes: overriddenHeights(base, laid),
     hanging,
     outside: shellOutside(base, box.fronts === 'overlay' ? [plus('drawer-front', t)] : []),
   };
@@ -140,7 +140,7 @@ function layFronts(base: Frame): LaidFront[] {
 }
 
 /** When every front's height is typed, the lowest is what the others and the gaps leave, or somebody forgot something. */
-function typedHeights(base: Frame, laid: readonly LaidFront[]): TypedSize[] {
+function overriddenHeights(base: Frame, laid: readonly LaidFront[]): OverriddenSize[] {
   const { box, floor, T } = base;
   const last = laid.at(-1)!;
   if (laid.some(({ drawer }) => !drawer.height)) return [];
@@ -161,7 +161,7 @@ function typedHeights(base: Frame, laid: readonly LaidFront[]): TypedSize[] {
 
 interface DrawerBox {
   readonly panels: Panel[];
-  readonly meetings: Connection[];
+  readonly connections: Connection[];
   readonly hardware: Hardware[];
   readonly space: Compartment;
 }
@@ -253,15 +253,18 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   const slide: Joint = { ...LOOSE, kind: 'slide' };
   return {
     panels,
-    meetings: [
-      ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', cornerJoint, ['corner']), meet(panel, 'end', r, 'other', cornerJoint, ['corner'])]),
-      meet(bot, 'start', l, 'reference', groove, ['bottomIn']),
-      meet(bot, 'end', r, 'other', groove, ['bottomIn']),
-      meet(bot, 'near', b, 'other', groove, ['bottomIn']),
-      meet(bot, 'far', f, 'reference', groove, ['bottomIn']),
+    connections: [
+      ...[f, b].flatMap((panel) => [
+        connect(panel, 'start', l, 'reference', cornerJoint, ['corner']),
+        connect(panel, 'end', r, 'other', cornerJoint, ['corner']),
+      ]),
+      connect(bot, 'start', l, 'reference', groove, ['bottomIn']),
+      connect(bot, 'end', r, 'other', groove, ['bottomIn']),
+      connect(bot, 'near', b, 'other', groove, ['bottomIn']),
+      connect(bot, 'far', f, 'reference', groove, ['bottomIn']),
       laidOn(applied.id, 'reference', f, 'other', box, { fastening: fasteningOf(box, 4, 'screws') }),
-      { ...meet(l, 'near', id(base, 'side/left'), 'other', slide), id: `${l}:slide` },
-      { ...meet(r, 'near', id(base, 'side/right'), 'reference', slide), id: `${r}:slide` },
+      { ...connect(l, 'near', id(base, 'side/left'), 'other', slide), id: `${l}:slide` },
+      { ...connect(r, 'near', id(base, 'side/right'), 'reference', slide), id: `${r}:slide` },
       ...runners.map((runner, index) =>
         laidOn(runner.id, index === 0 ? 'other' : 'reference', id(base, index === 0 ? 'side/left' : 'side/right'), index === 0 ? 'other' : 'reference', box),
       ),

@@ -7,7 +7,7 @@ import { ALONG, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase } from './box-frame.ts';
 import type { DoorOpening } from './doors.ts';
-import { fasteningOf, jointOf, meet } from './joinery.ts';
+import { fasteningOf, jointOf, connect } from './joinery.ts';
 import type { SpecBase } from './spec-base.ts';
 
 export interface FaceFrameChoice {
@@ -28,7 +28,7 @@ export interface WithFaceFrame extends SpecBase {
 
 export interface FaceFramePlan {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   /** What is left to look into and to hang doors in. */
   readonly opening: DoorOpening;
   readonly thickness: Length;
@@ -38,7 +38,7 @@ export interface FaceFramePlan {
 export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, height: ExplainedLength): FaceFramePlan {
   const { box } = base;
   const choice = box.faceFrame;
-  if (!choice) return { panels: [], meetings: [], opening: bare, thickness: ZERO };
+  if (!choice) return { panels: [], connections: [], opening: bare, thickness: ZERO };
   const t = base.stockOf(choice.stock).used.value;
   const source = (key: string) => ({ source: own(box, 'faceFrame', key) });
   const flush = choice.inside === 'flush';
@@ -89,13 +89,13 @@ export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, he
       ? jointOf(box, 'half-lap', { glue: true, fastening: null })
       : jointOf(box, 'butt', { fastening: fasteningOf(box, 2, choice.joined) });
   const glued = jointOf(box, 'butt', { fastening: null });
-  const ends = [bottom, top].flatMap((id) => [meet(id, 'start', left, 'far', joined), meet(id, 'end', right, 'near', joined)]);
+  const ends = [bottom, top].flatMap((id) => [connect(id, 'start', left, 'far', joined), connect(id, 'end', right, 'near', joined)]);
   return {
     panels,
-    meetings: [
+    connections: [
       ...ends,
-      { ...meet(bare.frames.left, 'far', left, 'other', glued), id: `${left}:on` },
-      { ...meet(bare.frames.right, 'far', right, 'other', glued), id: `${right}:on` },
+      { ...connect(bare.frames.left, 'far', left, 'other', glued), id: `${left}:on` },
+      { ...connect(bare.frames.right, 'far', right, 'other', glued), id: `${right}:on` },
     ],
     thickness: t,
     opening: {

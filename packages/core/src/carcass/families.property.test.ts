@@ -12,7 +12,7 @@ import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import type { CabinetSpec } from './families.ts';
 
 /** Narrower than this, nm, nothing can be in it: a module of a till has battens at both sides. */
-const leastSpace = (spec: CabinetSpec): number => (spec.family === 'tool-till' && spec.together === 'modules' ? 45e6 : 20e6);
+const minSpace = (spec: CabinetSpec): number => (spec.family === 'tool-till' && spec.together === 'modules' ? 45e6 : 20e6);
 
 /** Runs per family. KEEN_AUDIT_RUNS asks for thousands. */
 const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 60);
@@ -24,7 +24,7 @@ test.each(FAMILY_IDS)('%s: every random unit passes the audit', (family) => {
       const solid = solidOf(spec);
       fc.pre(
         solid.compartments.every(
-          ({ width, height, depth }) => width.value > leastSpace(spec) && height.value > (family === 'shelf-box' ? 100e6 : 1) && depth.value > 0,
+          ({ width, height, depth }) => width.value > minSpace(spec) && height.value > (family === 'shelf-box' ? 100e6 : 1) && depth.value > 0,
         ),
       );
       tried++;

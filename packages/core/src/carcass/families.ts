@@ -56,8 +56,8 @@ export function faultOfSpec(design: CabinetSpec): DesignFault | null {
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
 export function buildCabinet(design: CabinetSpec, stockOf: StockOf): CabinetGeometry {
   const cabinet = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
-  const meetings = withFits(cabinet.meetings, stockOf(design.stock).fits);
-  return meetings === cabinet.meetings ? cabinet : { ...cabinet, meetings };
+  const connections = withFits(cabinet.connections, stockOf(design.stock).fits);
+  return connections === cabinet.connections ? cabinet : { ...cabinet, connections };
 }
 
 /** Across the grain these would not bear what they are reckoned to: theirs is no choice. */

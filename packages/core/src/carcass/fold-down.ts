@@ -13,7 +13,7 @@ import { explainedLength, plus, type ExplainedLength } from '../explained/explai
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DesignFault } from './family.ts';
-import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
+import { fasteningOf, jointOf, LOOSE, connect } from './joinery.ts';
 import { newBase, pick, type NewSpec, type ScrewChoice, type SpecBase } from './spec-base.ts';
 
 export interface FoldDown extends SpecBase {
@@ -134,7 +134,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): CabinetGeometry 
   return {
     id: box.id,
     panels: [backboard(base), ledger(base), leafPanel(base), ...gates, ...hangingPanels],
-    meetings: meetings(base, gates),
+    connections: connections(base, gates),
     compartments: open ? [compartment(base)] : [],
     hardware: hardware(base),
     ...(open ? { props: [propOf(base, gates)], pressed: pressedAt(base) } : {}),
@@ -235,13 +235,13 @@ function gatePanels(base: FoldFrame): Panel[] {
 
 const HINGED: Joint = { ...LOOSE, kind: 'hinge' };
 
-function meetings(base: FoldFrame, gates: readonly Panel[]): Connection[] {
+function connections(base: FoldFrame, gates: readonly Panel[]): Connection[] {
   const { box } = base;
   const board = id(base, 'back');
   return [
-    meet(id(base, 'ledge/ledger'), 'near', board, 'reference', jointOf(box, 'butt', { fastening: fasteningOf(box, 6, 'screws') })),
-    meet(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'far', HINGED),
-    ...gates.map(({ id: gate }) => meet(gate, 'near', board, 'reference', HINGED)),
+    connect(id(base, 'ledge/ledger'), 'near', board, 'reference', jointOf(box, 'butt', { fastening: fasteningOf(box, 6, 'screws') })),
+    connect(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'far', HINGED),
+    ...gates.map(({ id: gate }) => connect(gate, 'near', board, 'reference', HINGED)),
   ];
 }
 

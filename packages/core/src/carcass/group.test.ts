@@ -30,10 +30,10 @@ describe('a box as a part', () => {
   });
   test('keeps its joints: it resolves as it did alone', () => {
     const part = nested(alone, { part: 'c1', along: 500_000_000, up: 0, keptBy: (space) => space });
-    const solid = resolveCabinet({ ...part, meetings: part.meetings });
+    const solid = resolveCabinet({ ...part, connections: part.connections });
     for (const panel of solid.panels) {
       const before = solidOf(boxOf()).byId.get(panel.id.replace('/c1', ''))!;
-      expect([panel.length.value, panel.width.value, panel.strips.length]).toEqual([before.length.value, before.width.value, before.strips.length]);
+      expect([panel.length.value, panel.width.value, panel.slots.length]).toEqual([before.length.value, before.width.value, before.slots.length]);
     }
   });
   test('leaves cleat and spacer behind, and has its rail under its own name', () => {

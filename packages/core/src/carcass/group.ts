@@ -43,16 +43,16 @@ export function nested(cabinet: CabinetGeometry, { part, along, up, stands, kept
     keptBy: keptBy(space.keptBy),
     at: { along: (space.at.along + along) as Length, up: (space.at.up + up) as Length, out: space.at.out },
   });
-  const meetingOf = (meeting: Connection): Connection => ({
-    ...meeting,
-    id: named(meeting.id),
-    guest: named(meeting.guest),
-    host: named(meeting.host),
+  const connectionOf = (connection: Connection): Connection => ({
+    ...connection,
+    id: named(connection.id),
+    guest: named(connection.guest),
+    host: named(connection.host),
   });
   return {
     ...cabinet,
     panels: kept.map(move),
-    meetings: cabinet.meetings.map(meetingOf),
+    connections: cabinet.connections.map(connectionOf),
     compartments: cabinet.compartments.map(spaceOf),
     hardware: cabinet.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
     hanging: {

@@ -88,7 +88,7 @@ describe('till in modules: three of 100, 60 and what is left of 420, 6 between',
   });
   test('they stand side by side with the gap kept, all screwed to one cabinet half', () => {
     expect(['b1', 'b2', 'b3'].map((bay) => toMm(cabinet.byId.get(`u1/side/${bay}/left`)!.frame.origin.along as never))).toEqual([0, 148, 256]);
-    expect(cabinet.meetings.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(
+    expect(cabinet.connections.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(
       ['b1', 'b2', 'b3'].map((bay) => `u1/hanging-rail/${bay}`),
     );
   });

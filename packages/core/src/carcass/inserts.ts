@@ -10,7 +10,7 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase, type StockOf } from './box-frame.ts';
 import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
-import { LOOSE, meet } from './joinery.ts';
+import { LOOSE, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { pick, type Insert, type SpecBase } from './spec-base.ts';
 
@@ -68,7 +68,7 @@ export const INSERTS_FORM: ElementsForm<SpecBase> = {
 
 interface Made {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly hardware: readonly Hardware[];
 }
 
@@ -85,7 +85,7 @@ export function withInserts(cabinet: CabinetGeometry, design: SpecBase, stockOf:
   return {
     ...cabinet,
     panels: [...cabinet.panels, ...made.flatMap(({ panels }) => panels)],
-    meetings: [...cabinet.meetings, ...made.flatMap(({ meetings }) => meetings)],
+    connections: [...cabinet.connections, ...made.flatMap(({ connections }) => connections)],
     hardware: [...cabinet.hardware, ...made.flatMap(({ hardware }) => hardware)],
   };
 }
@@ -127,7 +127,7 @@ function block(base: PanelBase, insert: InsertBlock, { at, floor }: Compartment,
     insert.kind === 'pegs'
       ? [{ id: `${panel.id}/pegs`, kind: 'dowel' as const, name: { key: 'pegs' as const, of }, count: insert.count * insert.rows, panel: panel.id }]
       : [];
-  return { panels: [panel], meetings: [meet(panel.id, 'other', floor, 'reference', { ...LOOSE, kind: 'laid' })], hardware: pegs };
+  return { panels: [panel], connections: [connect(panel.id, 'other', floor, 'reference', { ...LOOSE, kind: 'laid' })], hardware: pegs };
 }
 
 const evenly = (run: number, count: number, index: number): number => Math.round((run * (2 * index + 1)) / (2 * count));
@@ -194,9 +194,9 @@ function tray(base: PanelBase, insert: Insert, { at, floor }: Compartment, of: s
   const glued = { ...LOOSE, glue: true };
   return {
     panels,
-    meetings: [
-      ...[leftEnd, rightEnd].flatMap((end) => [meet(end, 'start', back, 'other', glued), meet(end, 'end', front, 'reference', glued)]),
-      ...panels.map((panel) => meet(panel.id, 'near', floor, 'reference', LOOSE)),
+    connections: [
+      ...[leftEnd, rightEnd].flatMap((end) => [connect(end, 'start', back, 'other', glued), connect(end, 'end', front, 'reference', glued)]),
+      ...panels.map((panel) => connect(panel.id, 'near', floor, 'reference', LOOSE)),
     ],
     hardware: [],
   };
@@ -243,7 +243,7 @@ function leaves(base: PanelBase, insert: Insert, { at, floor }: Compartment, of:
       },
     ),
   );
-  return { panels, meetings: panels.map(({ id }) => meet(id, 'start', floor, 'reference', LOOSE)), hardware: [] };
+  return { panels, connections: panels.map(({ id }) => connect(id, 'start', floor, 'reference', LOOSE)), hardware: [] };
 }
 
 export const INSERT_WORDS = {

@@ -42,25 +42,25 @@ export const LOOSE: Joint = { kind: 'butt', depth: ZERO, endPlay: ZERO, play: ZE
 /** On pins, with so much free at each end. */
 export const onPins = (clearance: Length): Joint => ({ ...LOOSE, kind: 'pins', endPlay: clearance });
 
-export const meet = (guest: string, edge: EdgeId | Face, host: string, face: Face | EdgeId, joint: Joint, decided?: readonly string[]): Connection => ({
+export const connect = (guest: string, edge: EdgeId | Face, host: string, face: Face | EdgeId, joint: Joint, designPath?: readonly string[]): Connection => ({
   id: `${guest}:${edge}`,
   guest,
   edge,
   host,
   face,
   joint,
-  ...(decided ? { decided } : {}),
+  ...(designPath ? { designPath } : {}),
 });
 
 /** A level panel between two uprights: its left end against the right face of one, its right end against the left face of the other. */
 export const between = (panel: string, left: string, right: string, joint: Joint, decided?: readonly string[]): Connection[] => [
-  meet(panel, 'start', left, 'other', joint, decided),
-  meet(panel, 'end', right, 'reference', joint, decided),
+  connect(panel, 'start', left, 'other', joint, decided),
+  connect(panel, 'end', right, 'reference', joint, decided),
 ];
 
 /** Face on face: a strip screwed or glued to a panel, never pocketed or doweled. */
 export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, design: Joined, more: Partial<Joint> = {}): Connection =>
-  meet(
+  connect(
     guest,
     face,
     host,
@@ -72,6 +72,6 @@ export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, 
 export function hungBy(design: Joined & Pick<SpecBase, 'id' | 'hanging'>, host: string, part: string): Connection {
   const { count, screw, length } = design.hanging.cabinetScrew;
   const fastening: Fastening = { by: 'screws', screw, length: length.nm, count, pilot: true };
-  const meeting = laidOn(`${design.id}/cabinet-half`, 'other', host, 'reference', { ...design, glue: false }, { fastening });
-  return { ...meeting, id: `${meeting.id}:${part}` };
+  const connection = laidOn(`${design.id}/cabinet-half`, 'other', host, 'reference', { ...design, glue: false }, { fastening });
+  return { ...connection, id: `${connection.id}:${part}` };
 }

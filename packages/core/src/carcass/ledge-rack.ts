@@ -11,8 +11,8 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, jointOf, laidOn, meet } from './joinery.ts';
-import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { between, jointOf, laidOn, connect } from './joinery.ts';
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { cutUp, inOrder, type PlacedElement, type SpaceBox, type SpaceElement } from './spaces.ts';
 import { newBase, pick, type NewSpec } from './spec-base.ts';
 
@@ -103,7 +103,7 @@ export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): CabinetGeometr
   return {
     id: box.id,
     panels: [...carcass, ...shelves, ...stages.flatMap((stage) => strips(base, stage)), ...hangingPanels],
-    meetings: [...shellMeetings(base), ...shelfMeetings(base, shelves), ...stages.flatMap((stage) => stripMeetings(base, stage))],
+    connections: [...shellConnections(base), ...shelfConnections(base, shelves), ...stages.flatMap((stage) => stripConnections(base, stage))],
     compartments: stages.map((stage) => compartment(base, stage)),
     hardware: [],
     handles: (placed as readonly PlacedElement<Shelf>[]).map(({ element, within, at }) => ({
@@ -228,17 +228,17 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
 /** From rear to front of a support. [ASSUME] */
 const POST = (25 * NM_PER.mm) as Length;
 
-function shelfMeetings(base: Frame, shelves: readonly Panel[]): Connection[] {
+function shelfConnections(base: Frame, shelves: readonly Panel[]): Connection[] {
   const { box } = base;
   const by = jointOf(box, box.shelfJoint);
   const loose = { ...jointOf(box, 'butt'), glue: false, fastening: null };
   return shelves.flatMap(({ id: panel }) => [
     ...between(panel, id(base, 'side/left'), id(base, 'side/right'), by, ['shelfJoint']),
-    ...(box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', loose)]),
+    ...(box.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', loose)]),
   ]);
 }
 
-function stripMeetings(base: Frame, { ledge, panel }: Stage): Connection[] {
+function stripConnections(base: Frame, { ledge, panel }: Stage): Connection[] {
   const { box } = base;
   if (ledge.kind === 'notched') return [];
   const glued = jointOf(box, 'butt', { fastening: null });
@@ -252,11 +252,11 @@ function stripMeetings(base: Frame, { ledge, panel }: Stage): Connection[] {
   }));
   return [
     ...Array.from({ length: ledge.strips }, (_, index) => [
-      ...(index === 0 ? [meet(strip(index), 'near', panel, 'reference', glued)] : []),
+      ...(index === 0 ? [connect(strip(index), 'near', panel, 'reference', glued)] : []),
       ...between(strip(index), id(base, 'side/left'), id(base, 'side/right'), ends),
     ]).flat(),
     ...(ledge.support && ledge.strips > 0
-      ? [meet(support, 'start', panel, 'reference', glued), meet(support, 'far', strip(0), 'reference', glued), ...upper]
+      ? [connect(support, 'start', panel, 'reference', glued), connect(support, 'far', strip(0), 'reference', glued), ...upper]
       : []),
   ];
 }

@@ -12,7 +12,7 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DesignFault } from './family.ts';
 import { placeHanging } from './cleat-build.ts';
-import { jointOf, LOOSE, meet } from './joinery.ts';
+import { jointOf, LOOSE, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
@@ -220,7 +220,7 @@ export function buildMitredBox(box: MitredBox, stockOf: StockOf): CabinetGeometr
   return {
     id: box.id,
     panels: [...walls, ...splines, backPanel(base), ...hangingPanels],
-    meetings: meetings(base, walls, splines),
+    connections: connections(base, walls, splines),
     compartments: compartments(base, walls),
     hardware: [],
     hanging,
@@ -343,19 +343,22 @@ function backPanel(base: RingFrame): Panel {
 
 const BACK_EDGES: readonly PanelEdge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
 
-function meetings(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Connection[] {
+function connections(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Connection[] {
   const { box } = base;
   const mitre = jointOf(box, 'mitre', { fastening: null });
   const onBack = jointOf(box, 'butt');
   const splined = jointOf(box, 'dado', { glue: true, fastening: null });
   return walls.flatMap((panel, index) => [
-    meet(panel.id, 'end', walls[(index + 1) % walls.length]!.id, 'start', mitre),
-    meet(panel.id, 'near', id(base, 'back'), 'reference', onBack),
+    connect(panel.id, 'end', walls[(index + 1) % walls.length]!.id, 'start', mitre),
+    connect(panel.id, 'near', id(base, 'back'), 'reference', onBack),
     ...splines
       .slice(index, index + 1)
-      .flatMap(({ id: loose }) => [meet(loose, 'near', panel.id, 'end', splined), meet(loose, 'far', walls[(index + 1) % walls.length]!.id, 'start', splined)]),
+      .flatMap(({ id: loose }) => [
+        connect(loose, 'near', panel.id, 'end', splined),
+        connect(loose, 'far', walls[(index + 1) % walls.length]!.id, 'start', splined),
+      ]),
     // Walls that lean have their front edges sawn to one plane.
-    ...(box.leanDeg > 0 ? [meet(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
+    ...(box.leanDeg > 0 ? [connect(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
   ]);
 }
 

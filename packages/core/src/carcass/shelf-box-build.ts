@@ -13,10 +13,10 @@ import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { BEHIND_DOOR, hangDoors, isDoored, type DoorOpening } from './doors.ts';
 import { frameFront } from './face-frame.ts';
-import { between, jointOf, LOOSE, meet, onPins, railEndsOf } from './joinery.ts';
+import { between, jointOf, LOOSE, connect, onPins, railEndsOf } from './joinery.ts';
 import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
-import { shellFrame, shellMeetings, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
-import { cutUp, typedPlaces, type CutUp, type CutUpJob, type SpaceBox, type SpaceElement } from './spaces.ts';
+import { shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
+import { cutUp, overriddenPlaces, type CutUp, type CutUpJob, type SpaceBox, type SpaceElement } from './spaces.ts';
 
 /** Free at each end of a shelf on pins. [ASSUME] */
 const PIN_CLEARANCE = 1_000_000 as Length;
@@ -62,7 +62,7 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry 
   return {
     id: box.id,
     panels: [...carcass, ...framed.panels, ...doors.panels, ...hangingPanels],
-    meetings: [...shellMeetings(base), ...insideMeetings(base, inside), ...stripMeetings(base), ...framed.meetings, ...doors.meetings],
+    connections: [...shellConnections(base), ...insideConnections(base, inside), ...stripConnections(base), ...framed.connections, ...doors.connections],
     compartments: inside.spaces.map((space) => compartment(base, space)),
     hardware: [...pinsOf(box, inside), ...doors.hardware],
     handles: inside.placed.map(({ element, kind, within, at }): Handle => ({
@@ -73,7 +73,7 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry 
       value: at - (kind === 'shelf' ? within.floor : within.left),
       perMm: NM_PER.mm,
     })),
-    typed: typedPlaces(job, inside, { shelf: 'shelves', divider: 'dividers' }),
+    overriddenSizes: overriddenPlaces(job, inside, { shelf: 'shelves', divider: 'dividers' }),
     hanging,
     outside: shellOutside(
       base,
@@ -182,20 +182,20 @@ function strips(base: BoxFrame): Panel[] {
   ];
 }
 
-function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Connection[] {
+function insideConnections(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Connection[] {
   const { box } = base;
   const fixed = jointOf(box, box.shelfJoint, box.setback.nm > 0 ? { stopped: true } : {});
-  const onBack = (panel: string): Connection[] => (box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
+  const onBack = (panel: string): Connection[] => (box.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
   return placed.flatMap(({ element, kind, within }) => {
     const panel = id(base, `${kind}/${element.id}`);
     if (kind === 'divider')
       return [
-        meet(panel, 'start', within.floorPanel, 'reference', fixed, ['shelfJoint']),
-        meet(panel, 'end', within.ceilingPanel, 'other', fixed, ['shelfJoint']),
+        connect(panel, 'start', within.floorPanel, 'reference', fixed, ['shelfJoint']),
+        connect(panel, 'end', within.ceilingPanel, 'other', fixed, ['shelfJoint']),
         ...onBack(panel),
         // A strip across the back lies in the divider's notch.
         ...roundStrips(base, within).map(({ id: strip }) => ({
-          ...meet(id(base, strip === 'rail' ? 'hanging-rail' : 'hanging-rail/low'), 'reference', panel, 'near', { ...LOOSE, kind: 'laid' as const }),
+          ...connect(id(base, strip === 'rail' ? 'hanging-rail' : 'hanging-rail/low'), 'reference', panel, 'near', { ...LOOSE, kind: 'laid' as const }),
           id: `${panel}:${strip}`,
         })),
       ];
@@ -211,14 +211,14 @@ function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceEl
   });
 }
 
-function stripMeetings(base: BoxFrame): Connection[] {
+function stripConnections(base: BoxFrame): Connection[] {
   const { box } = base;
   if (!box.nailingStrip) return [];
   const strip = id(base, 'hanging-rail/low');
   const ends = railEndsOf(box);
   return [
     ...between(strip, id(base, 'side/left'), id(base, 'side/right'), ends),
-    meet(strip, 'near', id(base, 'bottom'), 'reference', jointOf(box, 'butt', { fastening: null })),
+    connect(strip, 'near', id(base, 'bottom'), 'reference', jointOf(box, 'butt', { fastening: null })),
   ];
 }
 

@@ -15,7 +15,7 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import type { DisplayUnit } from '../length/length.ts';
 import type { DesignFault } from './family.ts';
 import { choiceField, HANGING_KINDS, lengthField, stockField, type FormField } from './form.ts';
-import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
+import { between, jointOf, LOOSE, connect, railEndsOf } from './joinery.ts';
 import { pick, type SpecBase } from './spec-base.ts';
 
 /** How the top or the bottom meets the sides. */
@@ -223,9 +223,9 @@ function backPanels(base: ShellFrame): Panel[] {
   return [piece('', 'back-lower', floor, explainedLength([plus('back-split', split, source)])), piece('upper', 'back-upper', floor + split, rest)];
 }
 
-export const shellMeetings = (base: ShellFrame): Connection[] => [...endMeetings(base), ...backMeetings(base), ...railMeetings(base)];
+export const shellConnections = (base: ShellFrame): Connection[] => [...endConnections(base), ...backConnections(base), ...railConnections(base)];
 
-function endMeetings(base: ShellFrame): Connection[] {
+function endConnections(base: ShellFrame): Connection[] {
   const { box } = base;
   return (['top', 'bottom'] as const).flatMap((end) => {
     const { runs, joint: kind } = box[end];
@@ -233,11 +233,11 @@ function endMeetings(base: ShellFrame): Connection[] {
     const panel = id(base, end);
     if (runs === 'between') return between(panel, id(base, 'side/left'), id(base, 'side/right'), by, [end]);
     const face: Face = end === 'top' ? 'other' : 'reference';
-    return (['left', 'right'] as const).map((hand) => meet(id(base, `side/${hand}`), end === 'top' ? 'end' : 'start', panel, face, by, [end]));
+    return (['left', 'right'] as const).map((hand) => connect(id(base, `side/${hand}`), end === 'top' ? 'end' : 'start', panel, face, by, [end]));
   });
 }
 
-function backMeetings(base: ShellFrame): Connection[] {
+function backConnections(base: ShellFrame): Connection[] {
   const { box } = base;
   const back = id(base, 'back');
   if (box.back.kind === 'rabbet' || box.back.kind === 'groove') {
@@ -252,32 +252,32 @@ function backMeetings(base: ShellFrame): Connection[] {
     const decided = ['back', 'kind'];
     const upper = splitAt(base) === null ? back : id(base, 'back/upper');
     const beside = (piece: string): Connection[] => [
-      meet(piece, 'near', id(base, 'side/left'), 'other', by, decided),
-      meet(piece, 'far', id(base, 'side/right'), 'reference', by, decided),
+      connect(piece, 'near', id(base, 'side/left'), 'other', by, decided),
+      connect(piece, 'far', id(base, 'side/right'), 'reference', by, decided),
     ];
     return [
       ...beside(back),
       ...(upper === back ? [] : beside(upper)),
-      meet(back, 'start', id(base, 'bottom'), 'reference', by, decided),
-      meet(upper, 'end', id(base, 'top'), 'other', by, decided),
+      connect(back, 'start', id(base, 'bottom'), 'reference', by, decided),
+      connect(upper, 'end', id(base, 'top'), 'other', by, decided),
       // Two pieces lie edge to edge: what stands before the seam keeps them in one plane.
-      ...(upper === back ? [] : [meet(upper, 'start', back, 'end', LOOSE)]),
+      ...(upper === back ? [] : [connect(upper, 'start', back, 'end', LOOSE)]),
     ];
   }
   if (box.back.kind === 'none') return [];
   const by = jointOf(box, 'butt', { fastening: null });
-  return ['side/left', 'side/right', 'top', 'bottom'].map((panel) => meet(id(base, panel), 'near', back, 'reference', by, ['back', 'kind']));
+  return ['side/left', 'side/right', 'top', 'bottom'].map((panel) => connect(id(base, panel), 'near', back, 'reference', by, ['back', 'kind']));
 }
 
 /** The hanging rail between the sides, under the top. */
-function railMeetings(base: ShellFrame): Connection[] {
+function railConnections(base: ShellFrame): Connection[] {
   const { box } = base;
   if (!box.hanging.rail) return [];
   const rail = id(base, 'hanging-rail');
   const ends = railEndsOf(box);
   return [
     ...between(rail, id(base, 'side/left'), id(base, 'side/right'), ends),
-    meet(rail, 'far', id(base, 'top'), 'other', jointOf(box, 'butt', { fastening: null })),
+    connect(rail, 'far', id(base, 'top'), 'other', jointOf(box, 'butt', { fastening: null })),
   ];
 }
 

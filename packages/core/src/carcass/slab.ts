@@ -11,7 +11,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
+import { fasteningOf, jointOf, laidOn, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
@@ -120,7 +120,7 @@ export function buildSlab(box: Slab, stockOf: StockOf): CabinetGeometry {
   return {
     id: box.id,
     panels: [...row, ...edgings(base), ...cap(base), ...wings.panels, ...hangingPanels],
-    meetings: [...meetings(base, row), ...wings.meetings],
+    connections: [...connections(base, row), ...wings.connections],
     compartments: [],
     hardware: wings.hardware,
     hanging: { ...hanging, beside: wings.cleats },
@@ -232,7 +232,7 @@ function cap(base: SlabFrame): Panel[] {
   ];
 }
 
-function meetings(base: SlabFrame, row: readonly Panel[]): Connection[] {
+function connections(base: SlabFrame, row: readonly Panel[]): Connection[] {
   const { box } = base;
   const glued = jointOf(box, 'butt', { fastening: null });
   const mitre = jointOf(box, 'mitre', { fastening: null });
@@ -240,18 +240,18 @@ function meetings(base: SlabFrame, row: readonly Panel[]): Connection[] {
   const ring = ['bottom', 'left', 'top', 'right'];
   const first = row[0]!;
   return [
-    ...row.slice(1).map((panel, index) => meet(panel.id, 'near', row[index]!.id, 'far', glued)),
+    ...row.slice(1).map((panel, index) => connect(panel.id, 'near', row[index]!.id, 'far', glued)),
     ...(box.edgingStock
       ? [
-          ...ring.map((name, index) => meet(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
+          ...ring.map((name, index) => connect(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
           // Glued to the boards all along.
-          ...row.flatMap(({ id: board }) => [meet(board, 'start', side('bottom'), 'other', glued), meet(board, 'end', side('top'), 'other', glued)]),
-          meet(first.id, 'near', side('left'), 'other', glued),
-          meet(row.at(-1)!.id, 'far', side('right'), 'other', glued),
+          ...row.flatMap(({ id: board }) => [connect(board, 'start', side('bottom'), 'other', glued), connect(board, 'end', side('top'), 'other', glued)]),
+          connect(first.id, 'near', side('left'), 'other', glued),
+          connect(row.at(-1)!.id, 'far', side('right'), 'other', glued),
           ...(box.cap ? [{ ...laidOn(side('top'), 'reference', id(base, 'top'), 'other', box, { fastening: null }), id: `${side('top')}:under-cap` }] : []),
         ]
       : box.cap
-        ? row.map(({ id: board }) => meet(board, 'end', id(base, 'top'), 'other', glued))
+        ? row.map(({ id: board }) => connect(board, 'end', id(base, 'top'), 'other', glued))
         : []),
   ];
 }
@@ -261,7 +261,7 @@ const WING_DOWELS = 3;
 
 interface Wings {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly hardware: readonly Hardware[];
   readonly cleats: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
 }
@@ -303,7 +303,7 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
       {
         panels: [panel, ...cleat],
         meetings: [
-          meet(panel.id, edge, host, box.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
+          connect(panel.id, edge, host, box.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
           { ...laidOn(cabinet, 'other', panel.id, 'other', { ...box, glue: false }), id: `${panel.id}:on-cleat` },
         ],
         hardware: [{ id: `${panel.id}/dowels`, kind: 'dowel' as const, name: { key: 'wing-dowels' as const }, count: WING_DOWELS, panel: panel.id }],
@@ -313,7 +313,7 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
   });
   return {
     panels: made.flatMap(({ panels }) => panels),
-    meetings: made.flatMap(({ meetings: all }) => all),
+    connections: made.flatMap(({ meetings: all }) => all),
     hardware: made.flatMap(({ hardware }) => hardware),
     cleats: made.flatMap(({ cleats }) => cleats),
   };

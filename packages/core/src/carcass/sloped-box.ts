@@ -12,7 +12,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
+import { between, jointOf, laidOn, LOOSE, connect, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 import { BACK_PLAY } from '../joints/fits.ts';
@@ -140,7 +140,7 @@ export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): CabinetGeometr
   return {
     id: box.id,
     panels: [...carcass(base), ...trim.panels, ...hangingPanels],
-    meetings: [...meetings(base), ...trim.meetings],
+    connections: [...connections(base), ...trim.connections],
     compartments: compartments(base),
     hardware: [],
     // The top's front edge is lifted or let down.
@@ -287,7 +287,7 @@ function top(base: SlopedFrame): Panel {
 
 const FLUSH: Joint = { ...LOOSE, kind: 'flush' };
 
-function meetings(base: SlopedFrame): Connection[] {
+function connections(base: SlopedFrame): Connection[] {
   const { box } = base;
   const [left, right, roof, back] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'top'), id(base, 'back')];
   const over = jointOf(box, 'butt');
@@ -296,25 +296,25 @@ function meetings(base: SlopedFrame): Connection[] {
   const rail = id(base, 'hanging-rail');
   const railEnds = railEndsOf(box);
   return [
-    meet(left, 'slope', roof, 'other', over),
-    meet(right, 'slope', roof, 'other', over),
-    meet(roof, 'near', id(base, 'cabinet-half'), 'reference', FLUSH),
-    meet(roof, 'far', id(base, 'cabinet-half'), 'other', FLUSH),
+    connect(left, 'slope', roof, 'other', over),
+    connect(right, 'slope', roof, 'other', over),
+    connect(roof, 'near', id(base, 'cabinet-half'), 'reference', FLUSH),
+    connect(roof, 'far', id(base, 'cabinet-half'), 'other', FLUSH),
     ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
     ...Object.keys(box.shelves).flatMap((shelf) => between(id(base, `shelf/${shelf}`), left, right, jointOf(box, 'dado', { stopped: true }))),
-    meet(back, 'near', left, 'other', inRabbet),
-    meet(back, 'far', right, 'reference', inRabbet),
-    meet(back, 'start', id(base, 'bottom'), 'reference', inRabbet),
-    meet(back, 'end', roof, 'other', glued),
-    ...(box.hanging.rail ? [...between(rail, left, right, railEnds), meet(rail, 'far', roof, 'other', glued)] : []),
-    ...(box.apron ? [...between(id(base, 'front'), left, right, over), meet(id(base, 'front'), 'near', id(base, 'bottom'), 'reference', glued)] : []),
+    connect(back, 'near', left, 'other', inRabbet),
+    connect(back, 'far', right, 'reference', inRabbet),
+    connect(back, 'start', id(base, 'bottom'), 'reference', inRabbet),
+    connect(back, 'end', roof, 'other', glued),
+    ...(box.hanging.rail ? [...between(rail, left, right, railEnds), connect(rail, 'far', roof, 'other', glued)] : []),
+    ...(box.apron ? [...between(id(base, 'front'), left, right, over), connect(id(base, 'front'), 'near', id(base, 'bottom'), 'reference', glued)] : []),
   ];
 }
 
 /** Left return, front and right return, their corners mitred: each strip's reference face is the outer one. */
-function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Connection[] } {
+function trimOf(base: SlopedFrame): { panels: Panel[]; connections: Connection[] } {
   const { box, rear, front } = base;
-  if (!box.trim) return { panels: [], meetings: [] };
+  if (!box.trim) return { panels: [], connections: [] };
   const t = thicknessTerm(base, box.trimStock);
   const high = box.trim.nm;
   const width = explainedLength([plus('trim-height', high, { source: own(box, 'trim') })]);
@@ -333,9 +333,9 @@ function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Connection[] } 
   const glued = { fastening: null };
   return {
     panels,
-    meetings: [
-      meet(id(base, 'edging/left'), 'end', id(base, 'edging/front'), 'start', mitre),
-      meet(id(base, 'edging/front'), 'end', id(base, 'edging/right'), 'start', mitre),
+    connections: [
+      connect(id(base, 'edging/left'), 'end', id(base, 'edging/front'), 'start', mitre),
+      connect(id(base, 'edging/front'), 'end', id(base, 'edging/right'), 'start', mitre),
       laidOn(id(base, 'edging/left'), 'other', id(base, 'side/left'), 'reference', box, glued),
       laidOn(id(base, 'edging/right'), 'other', id(base, 'side/right'), 'other', box, glued),
     ],

@@ -12,8 +12,8 @@ import { ALONG, OUT, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { jointOf, meet } from './joinery.ts';
-import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { jointOf, connect } from './joinery.ts';
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import type { FromThings, ThingsIn } from './family.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec } from './spec-base.ts';
@@ -77,7 +77,7 @@ export function buildSlotRack(box: SlotRack, stockOf: StockOf): CabinetGeometry 
   return {
     id: box.id,
     panels: [...shellPanels(base), ...laid.flatMap((slot) => pieces(base, slot)), ...hangingPanels],
-    meetings: [...shellMeetings(base), ...laid.flatMap((slot) => slotMeetings(base, slot))],
+    connections: [...shellConnections(base), ...laid.flatMap((slot) => slotConnections(base, slot))],
     compartments: laid.map((slot) => compartment(base, slot)),
     hardware: [],
     hanging,
@@ -160,13 +160,13 @@ function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
   );
 }
 
-function slotMeetings(base: Frame, { slot }: LaidSlot): Connection[] {
+function slotConnections(base: Frame, { slot }: LaidSlot): Connection[] {
   const { box } = base;
   const by = jointOf(box, 'dado', box.setback.nm > 0 ? { stopped: true } : {});
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
   if (box.holds === 'shelves')
-    return [meet(id(base, `shelf/${slot.id}`), 'start', left, 'other', by), meet(id(base, `shelf/${slot.id}`), 'end', right, 'reference', by)];
-  return [meet(id(base, `shelf/${slot.id}/left`), 'start', left, 'other', by), meet(id(base, `shelf/${slot.id}/right`), 'end', right, 'reference', by)];
+    return [connect(id(base, `shelf/${slot.id}`), 'start', left, 'other', by), connect(id(base, `shelf/${slot.id}`), 'end', right, 'reference', by)];
+  return [connect(id(base, `shelf/${slot.id}/left`), 'start', left, 'other', by), connect(id(base, `shelf/${slot.id}/right`), 'end', right, 'reference', by)];
 }
 
 function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Compartment {

@@ -7,7 +7,7 @@
  */
 import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import type { TypedSize } from '../solid/cabinet.ts';
+import type { OverriddenSize } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label, type Source } from '../explained/explained-length.ts';
 
 /** A shelf or a divider of the design. */
@@ -204,12 +204,12 @@ function restOn<S extends SpaceElement, D extends SpaceElement>(
 }
 
 /** Places that were typed, beside where each element would stand if it shared its space with those that have none. Shelves on pins go to the nearest hole anyway. */
-export function typedPlaces<S extends SpaceElement, D extends SpaceElement>(
+export function overriddenPlaces<S extends SpaceElement, D extends SpaceElement>(
   job: CutUpJob<S, D>,
   { placed }: CutUp<S | D>,
   lists: Readonly<Record<'shelf' | 'divider', string>>,
-): TypedSize[] {
-  return placed.flatMap(({ element, kind, number }): TypedSize[] => {
+): OverriddenSize[] {
+  return placed.flatMap(({ element, kind, number }): OverriddenSize[] => {
     if (!element.at) return [];
     const freed = <E extends SpaceElement>(rows: readonly E[]): E[] => rows.map((row) => (row.id === element.id ? { ...row, at: null } : row));
     const free = cutUp({ ...job, ...(kind === 'shelf' ? { shelves: freed(job.shelves) } : { dividers: freed(job.dividers) }) });

@@ -6,7 +6,7 @@ import type { Compartment } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm } from './box-frame.ts';
-import { between, jointOf, meet } from './joinery.ts';
+import { between, jointOf, connect } from './joinery.ts';
 import { magnetsFor } from './magnets.ts';
 import { inOrder } from './spaces.ts';
 import type { Bay } from './tool-till.ts';
@@ -135,7 +135,7 @@ export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   });
 }
 
-export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Connection[] {
+export function bayConnections(base: TillFrame, bays: readonly LaidBay[]): Connection[] {
   const { box } = base;
   const bottom = id(base, 'bottom');
   const glued = jointOf(box, 'butt', { fastening: null });
@@ -147,12 +147,12 @@ export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Connecti
     ...bays
       .slice(1)
       .flatMap(({ bay }) => [
-        meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', onBottom),
-        meet(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
+        connect(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', onBottom),
+        connect(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
       ]),
-    ...blocks(base, bays).map((block) => meet(block.id, 'near', bottom, 'reference', glued)),
+    ...blocks(base, bays).map((block) => connect(block.id, 'near', bottom, 'reference', glued)),
     ...(box.lip
-      ? [meet(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(box, 'butt'))]
+      ? [connect(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(box, 'butt'))]
       : []),
   ];
 }

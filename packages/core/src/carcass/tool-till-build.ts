@@ -11,10 +11,10 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, jointOf, laidOn, meet, onPins, railEndsOf } from './joinery.ts';
+import { between, jointOf, laidOn, connect, onPins, railEndsOf } from './joinery.ts';
 import { buildModules } from './tool-till-modules.ts';
 import type { ToolTill } from './tool-till.ts';
-import { bayMeetings, blocks, compartment, dividers, layBays, magnetHoles, type LaidBay } from './tool-till-bays.ts';
+import { bayConnections, blocks, compartment, dividers, layBays, magnetHoles, type LaidBay } from './tool-till-bays.ts';
 import { faceAt, id, isTapered, slope, tillFrame, type TillFrame } from './tool-till-frame.ts';
 
 /** A removable panel has this at each end. [ASSUME] */
@@ -31,7 +31,7 @@ function buildWide(box: ToolTill, stockOf: StockOf): CabinetGeometry {
   return {
     id: box.id,
     panels: [...shell(base), tiltedPanel(base, bays), ...battens(base), ...dividers(base, bays), ...blocks(base, bays), ...lip(base), ...hangingPanels],
-    meetings: [...shellMeetings(base), ...panelMeetings(base), ...bayMeetings(base, bays)],
+    connections: [...shellConnections(base), ...panelConnections(base), ...bayConnections(base, bays)],
     compartments: bays.map((bay) => compartment(base, bay)),
     hardware: bays.flatMap(({ bay, magnets }) =>
       magnets > 0
@@ -202,7 +202,7 @@ function battens(base: TillFrame): Panel[] {
   );
 }
 
-function shellMeetings(base: TillFrame): Connection[] {
+function shellConnections(base: TillFrame): Connection[] {
   const { box } = base;
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
   const glued = jointOf(box, 'butt', { fastening: null });
@@ -212,12 +212,12 @@ function shellMeetings(base: TillFrame): Connection[] {
     ...between(id(base, 'top'), left, right, jointOf(box, 'rabbet')),
     ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
     // Its front edge is sawn to the panel's face.
-    meet(id(base, 'top'), 'far', id(base, 'tilted-panel'), 'reference', { ...glued, kind: 'flush', glue: false }),
-    ...(box.hanging.rail ? [...between(rail, left, right, ends), meet(rail, 'far', id(base, 'top'), 'other', glued)] : []),
+    connect(id(base, 'top'), 'far', id(base, 'tilted-panel'), 'reference', { ...glued, kind: 'flush', glue: false }),
+    ...(box.hanging.rail ? [...between(rail, left, right, ends), connect(rail, 'far', id(base, 'top'), 'other', glued)] : []),
   ];
 }
 
-function panelMeetings(base: TillFrame): Connection[] {
+function panelConnections(base: TillFrame): Connection[] {
   const { box } = base;
   const panel = id(base, 'tilted-panel');
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
@@ -225,14 +225,14 @@ function panelMeetings(base: TillFrame): Connection[] {
   const ends: Joint = removable ? onPins(PANEL_CLEARANCE) : jointOf(box, 'dado');
   const stands = jointOf(box, 'butt', { fastening: null, glue: box.glue && !removable });
   return [
-    meet(panel, 'near', left, 'other', ends, ['panel']),
-    meet(panel, 'far', right, 'reference', ends, ['panel']),
-    meet(panel, 'start', id(base, 'bottom'), 'reference', stands),
-    meet(panel, 'end', id(base, 'top'), 'other', stands),
+    connect(panel, 'near', left, 'other', ends, ['panel']),
+    connect(panel, 'far', right, 'reference', ends, ['panel']),
+    connect(panel, 'start', id(base, 'bottom'), 'reference', stands),
+    connect(panel, 'end', id(base, 'top'), 'other', stands),
     ...(removable
       ? [
-          meet(id(base, 'ledge/batten-left'), 'near', left, 'other', jointOf(box, 'butt')),
-          meet(id(base, 'ledge/batten-right'), 'far', right, 'reference', jointOf(box, 'butt')),
+          connect(id(base, 'ledge/batten-left'), 'near', left, 'other', jointOf(box, 'butt')),
+          connect(id(base, 'ledge/batten-right'), 'far', right, 'reference', jointOf(box, 'butt')),
           laidOn(id(base, 'ledge/batten-left'), 'reference', panel, 'other', { ...box, glue: false }),
           laidOn(id(base, 'ledge/batten-right'), 'reference', panel, 'other', { ...box, glue: false }),
         ]

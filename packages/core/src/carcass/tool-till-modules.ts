@@ -41,7 +41,7 @@ export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTil
     ...first,
     id: box.id,
     panels: [...modules.flatMap(({ cabinet }) => cabinet.panels), ...panels],
-    meetings: modules.flatMap(({ bay, cabinet }) => [...cabinet.meetings, hungBy(box, cabinet.hanging.hangingRail!, bay.id)]),
+    connections: modules.flatMap(({ bay, cabinet }) => [...cabinet.connections, hungBy(box, cabinet.hanging.hangingRail!, bay.id)]),
     compartments: modules.flatMap(({ cabinet }) => cabinet.compartments),
     hardware: modules.flatMap(({ cabinet }) => cabinet.hardware),
     handles: [],

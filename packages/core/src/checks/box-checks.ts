@@ -4,7 +4,7 @@ import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/cabinet-sag.ts';
 import { isFace } from '../solid/connection.ts';
 import { cuts } from '../solid/resolve.ts';
-import { meetingsOf } from '../solid/cabinet.ts';
+import { connectionsOf } from '../solid/cabinet.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
@@ -36,7 +36,7 @@ export function dadoAt({ spec }: Pick<CheckContext, 'spec'>, decided: readonly s
 
 const nominalThickness: Check = (context) => {
   const { spec, stockOf, cabinet, workshop } = context;
-  if (!cabinet.meetings.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
+  if (!cabinet.connections.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
   const { product, used } = stockOf(spec.stock);
   if (used.readings >= WANTED_READINGS) return [];
   const loose: Fix[] =
@@ -64,11 +64,11 @@ const weakBottom: Check = (context) => {
   return cabinet.compartments.flatMap(({ floor }): Finding[] => {
     const panel = cabinet.byId.get(floor)!;
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-    const held = meetingsOf(cabinet, 'asGuest', floor).find(({ edge }) => edge === 'start');
+    const held = connectionsOf(cabinet, 'asGuest', floor).find(({ edge }) => edge === 'start');
     if (!held || held.joint.kind === 'pins' || use <= WEAK_USE) return [];
-    const strip = cabinet.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
-    if (strip && strip.kind === 'dado') return [];
-    const edit = dadoAt(context, held.decided);
+    const slot = cabinet.byId.get(held.host)!.slots.find(({ id }) => id === held.id);
+    if (slot && slot.kind === 'dado') return [];
+    const edit = dadoAt(context, held.designPath);
     return [
       {
         check: 'weak-bottom',
@@ -87,10 +87,10 @@ const weakBottom: Check = (context) => {
 const fastenerPullsOut: Check = (context) => {
   const { spec, cabinet, hang } = context;
   return cabinet.compartments.flatMap(({ floor }): Finding[] => {
-    const under = meetingsOf(cabinet, 'asHost', floor).find((meeting) => hangsUnder(cabinet, meeting, floor));
+    const under = connectionsOf(cabinet, 'asHost', floor).find((connection) => hangsUnder(cabinet, connection, floor));
     if (!under) return [];
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-    const edit = dadoAt(context, under.decided);
+    const edit = dadoAt(context, under.designPath);
     return [
       {
         check: 'fastener-pulls-out',
@@ -150,7 +150,7 @@ function shorterSpan(context: CheckContext, panel: string, ratio: number, power:
     )
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
   if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inSpec(context, 'stock'), value: thicker.id }] });
-  const slotted = cabinet.meetings.some(({ guest, joint }) => guest === panel && joint.kind === 'dado');
+  const slotted = cabinet.connections.some(({ guest, joint }) => guest === panel && joint.kind === 'dado');
   if (!spec.glue && slotted) fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inSpec(context, 'glue'), value: true }] });
   if (enters(spec, 'width') && width.nm >= 100 * NM_PER.mm && width.nm < spec.width.nm)
     fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inSpec(context, 'width'), value: width }] });
@@ -191,16 +191,16 @@ const thirdOf = (thicknessMm: number, unit: DisplayUnit): Entered =>
 const slotTooDeep: Check = (context) => {
   const { spec, cabinet } = context;
   const found = new Map<string, Finding>();
-  for (const meeting of cabinet.meetings) {
-    if (!cuts(meeting)) continue;
-    const { thickness } = cabinet.byId.get(meeting.host)!;
-    const { depth } = meeting.joint;
+  for (const connection of cabinet.connections) {
+    if (!cuts(connection)) continue;
+    const { thickness } = cabinet.byId.get(connection.host)!;
+    const { depth } = connection.joint;
     const path = depth === spec.jointDepth.nm ? ['jointDepth'] : ['back', 'rabbetDepth'];
     const which = path.length === 1 ? 'joint' : 'rabbet';
-    if (!isFace(meeting.face) || depth <= thickness / 2 + NM_PER.mm / 2 || !enters(spec, path.join('.'))) continue;
+    if (!isFace(connection.face) || depth <= thickness / 2 + NM_PER.mm / 2 || !enters(spec, path.join('.'))) continue;
     const there = found.get(which);
     if (there) {
-      if (!there.panels.includes(meeting.host)) found.set(which, { ...there, panels: [...there.panels, meeting.host] });
+      if (!there.panels.includes(connection.host)) found.set(which, { ...there, panels: [...there.panels, connection.host] });
       continue;
     }
     const third = thirdOf(toMm(thickness), spec.unit);
@@ -212,7 +212,7 @@ const slotTooDeep: Check = (context) => {
       which,
       depthNm: depth,
       thicknessNm: thickness,
-      panels: [meeting.host],
+      panels: [connection.host],
       fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inSpec(context, ...path), value: third }] }],
     });
   }
@@ -258,7 +258,7 @@ const slenderStrip: Check = (context) => {
     const least = Math.min(panel.width.value, panel.thickness);
     if (panel.length.value <= SLENDER * least) return [];
     // Held all along by an edge or a face of its own, or in the middle by something that stands against it.
-    const held = cabinet.meetings.some(
+    const held = cabinet.connections.some(
       ({ guest, edge, host, face }) => (guest === panel.id && (edge === 'near' || edge === 'far' || isFace(edge))) || (host === panel.id && isFace(face)),
     );
     if (held) return [];
@@ -275,7 +275,7 @@ const slenderStrip: Check = (context) => {
         station: 'box',
         name: panel.name,
         lengthNm: panel.length.value,
-        leastNm: least,
+        minNm: least,
         panels: [panel.id],
         fixes: list ? [{ label: { key: 'add-support' }, edit: [{ path: inSpec(context, list.path, element, 'support'), value: true }] }] : [],
       },

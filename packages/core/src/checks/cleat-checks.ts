@@ -320,7 +320,7 @@ const overhang: Check = (context) => {
       station: 'hang',
       side: edge === 'leftInset' ? 'left' : 'right',
       overMm,
-      mostMm: most,
+      maxMm: most,
       panels: [cabinet.hanging.wallHalf],
       fixes: [
         ...runOn(context),

@@ -1,7 +1,7 @@
 /** What a check of one unit may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import type { CabinetSpec } from '../carcass/families.ts';
-import type { Hang } from '../hang/hang.ts';
+import type { HangingAnalysis } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { PartLine } from '../parts/part-line.ts';
@@ -19,7 +19,7 @@ export interface CheckContext {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;
   readonly hangInput: HangInput;
-  readonly hang: Hang;
+  readonly hang: HangingAnalysis;
   readonly sag: readonly ShelfSag[];
   readonly parts: readonly PartLine[];
   readonly wall: Wall;

@@ -59,7 +59,7 @@ export type Finding = Base &
     /** It cannot be built as it is entered, or planning it failed: there is no plan of it. */
     | { readonly check: 'not-planned'; readonly path: readonly string[]; readonly message: string; readonly accepted: string }
     | { readonly check: 'parts-clash'; readonly name: Label; readonly other: Label }
-    | { readonly check: 'slender-strip'; readonly name: Label; readonly lengthNm: number; readonly leastNm: number }
+    | { readonly check: 'slender-strip'; readonly name: Label; readonly lengthNm: number; readonly minNm: number }
     | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
     | { readonly check: 'fastener-pulls-out'; readonly name: Label; readonly use: number }
     | { readonly check: 'sag'; readonly name: Label; readonly laterMm: number; readonly limitMm: number; readonly kg: number }
@@ -102,7 +102,7 @@ export type Finding = Base &
     | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }
     | { readonly check: 'unfastened'; readonly half: 'wall' | 'cabinet' }
     | { readonly check: 'slim-cleat'; readonly shortMm: number; readonly wantedMm: number }
-    | { readonly check: 'overhang'; readonly side: 'left' | 'right'; readonly overMm: number; readonly mostMm: number }
+    | { readonly check: 'overhang'; readonly side: 'left' | 'right'; readonly overMm: number; readonly maxMm: number }
     | { readonly check: 'cleat-splits'; readonly use: number }
     | { readonly check: 'cleat-material'; readonly material: string; readonly through: boolean }
     | {

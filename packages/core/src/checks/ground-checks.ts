@@ -2,8 +2,8 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { boundToStuds, groundOf, MAX_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
-import { besideMiddle } from '../hang/in-stud.ts';
-import { leastFromEndMm, wallHalfEnds } from '../hang/wall-links.ts';
+import { besideMiddle } from '../hang/stud-edge.ts';
+import { minFromEndMm, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
@@ -177,7 +177,7 @@ const studByEnd: Check = (context) => {
   const { spec, wall, cabinet, hangInput } = context;
   if (!boundToStuds(wall) || !cabinet.hanging.rip || cabinet.hanging.onRail) return [];
   const { from, to } = wallHalfEnds(cabinet);
-  const wantedMm = leastFromEndMm(cabinet);
+  const wantedMm = minFromEndMm(cabinet);
   const near = (['left', 'right'] as const).flatMap((side) =>
     hangInput.studsMm.map((at) => ({ side, hasMm: side === 'left' ? at - from : to - at })).filter(({ hasMm }) => hasMm >= 0 && isLessMm(hasMm, wantedMm)),
   );

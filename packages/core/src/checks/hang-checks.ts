@@ -1,8 +1,8 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { loadLimits } from '../hang/limits.ts';
-import { FINE_TIP, mostUsed } from '../hang/link.ts';
-import { toMeasure } from '../hang/spread.ts';
+import { FINE_TIP, mostUtilized } from '../hang/link.ts';
+import { toMeasure } from '../hang/uncertainty.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
@@ -17,7 +17,7 @@ const overPeople: Check = (context) => {
   const { spec, hang, cabinet } = context;
   const { over } = spec;
   if (over === 'nothing') return [];
-  const use = mostUsed(hang.links);
+  const use = mostUtilized(hang.links);
   const locked = spec.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
     ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inSpec(context, 'hanging', 'antiLift'), value: true }] }]),

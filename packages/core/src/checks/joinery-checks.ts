@@ -18,7 +18,7 @@ import { enteredFromNm } from '../length/entered.ts';
 const NEAR = 500_000;
 
 const throughOrBetween: Check = (context) =>
-  (context.cabinet.typed ?? []).flatMap(({ name, panel, path, value, derived, thickness }): Finding[] => {
+  (context.cabinet.overriddenSizes ?? []).flatMap(({ name, panel, path, value, derived, thickness }): Finding[] => {
     const off = Math.abs(value - derived);
     const times = ([1, 2] as const).find((count) => Math.abs(off - count * thickness) <= NEAR);
     if (!times) return [];
@@ -41,7 +41,7 @@ const throughOrBetween: Check = (context) =>
 
 /** Fronts and boxes in a row whose sizes are all entered, and do not come to what there is to fill. */
 const notFilled: Check = (context) =>
-  (context.cabinet.typed ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
+  (context.cabinet.overriddenSizes ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
     const off = derived - value;
     // A thickness forgotten has a finding of its own.
     if (!fills || Math.abs(off) <= NEAR || [1, 2].some((count) => Math.abs(Math.abs(off) - count * thickness) <= NEAR)) return [];
@@ -67,7 +67,7 @@ const MIN_BACK_PLAY = NM_PER.mm;
 
 const tightBack: Check = (context) => {
   const { spec, cabinet } = context;
-  const sides = cabinet.meetings.filter(
+  const sides = cabinet.connections.filter(
     ({ guest, edge, joint }) => cabinet.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
   );
   const [first] = sides;
@@ -92,7 +92,7 @@ const tightBack: Check = (context) => {
 const roundCorner: Check = (context) => {
   const { spec, cabinet } = context;
   if (spec.stopEnds === 'square') return [];
-  const stopped = cabinet.panels.flatMap(({ strips }) => strips.filter(({ stoppedAt }) => stoppedAt && (stoppedAt.from || stoppedAt.to)));
+  const stopped = cabinet.panels.flatMap(({ slots }) => slots.filter(({ stoppedAt }) => stoppedAt && (stoppedAt.from || stoppedAt.to)));
   const [first] = stopped;
   if (!first) return [];
   return [
@@ -197,9 +197,9 @@ function holds({ workshop }: CheckContext, product: Product, length: number, wid
 const CARCASS: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom', 'back', 'hanging-rail']);
 
 /** Parts that are meant to come out, and what is glued to them without being part of the carcass: it comes out with them. */
-function comesOutWith({ panels, meetings, byId }: ResolvedCabinet): ReadonlySet<string> {
+function comesOutWith({ panels, connections, byId }: ResolvedCabinet): ReadonlySet<string> {
   const out = new Set(panels.filter(({ comesOut }) => comesOut).map(({ id }) => id));
-  const glued = meetings.filter(({ joint, guest, host }) => joint.glue && !CARCASS.has(byId.get(guest)!.role) && !CARCASS.has(byId.get(host)!.role));
+  const glued = connections.filter(({ joint, guest, host }) => joint.glue && !CARCASS.has(byId.get(guest)!.role) && !CARCASS.has(byId.get(host)!.role));
   for (let size = -1; size !== out.size;) {
     size = out.size;
     for (const { guest, host } of glued) if (out.has(guest) || out.has(host)) out.add(guest).add(host);
@@ -216,15 +216,16 @@ const gluedShut: Check = (context) => {
   const base = { check: 'glued-shut' as const, unit: spec.id, severity: 'change' as const, station: 'box' as const };
   const found: Finding[] = [];
   const comingOut = comesOutWith(cabinet);
-  for (const meeting of cabinet.meetings) {
-    if (!meeting.joint.glue) continue;
-    const [guest, host] = [cabinet.byId.get(meeting.guest)!, cabinet.byId.get(meeting.host)!];
+  for (const connection of cabinet.connections) {
+    if (!connection.joint.glue) continue;
+    const [guest, host] = [cabinet.byId.get(connection.guest)!, cabinet.byId.get(connection.host)!];
     const panels = [guest.id, host.id];
-    if (holdsIn(cabinet, meeting, comingOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
+    if (holdsIn(cabinet, connection, comingOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
       const fixes = loosen(context);
       found.push({ ...base, why: 'comes-out', name: guest.name, other: host.name, panels, fixes });
     }
-    const starved = guest.role === 'divider' && meeting.joint.kind === 'butt' && meeting.joint.fastening === null && isEndGrain(hangInput, meeting, guest);
+    const starved =
+      guest.role === 'divider' && connection.joint.kind === 'butt' && connection.joint.fastening === null && isEndGrain(hangInput, connection, guest);
     if (starved && !found.some(({ panels: there }) => there.includes(guest.id)))
       found.push({ ...base, why: 'end-grain', name: guest.name, other: host.name, panels, fixes: screwed(context) });
   }
@@ -245,7 +246,7 @@ const screwed = (context: CheckContext): Fix[] => [
 const notMirrored: Check = (context) => {
   const { spec, cabinet } = context;
   const found: Finding[] = [];
-  const onPins = cabinet.meetings.filter(({ joint }) => joint.kind === 'pins');
+  const onPins = cabinet.connections.filter(({ joint }) => joint.kind === 'pins');
   for (const id of new Set(onPins.map(({ guest }) => guest))) {
     const shelf = cabinet.byId.get(id)!;
     const ends = onPins.filter(({ guest }) => guest === id);
@@ -290,13 +291,13 @@ const TAKES_MM = 1.5;
 
 const woodMovement: Check = (context) => {
   const { spec, cabinet, hangInput, workshop, stockOf } = context;
-  return cabinet.meetings.flatMap((meeting): Finding[] => {
-    const guest = cabinet.byId.get(meeting.guest)!;
-    const { joint } = meeting;
+  return cabinet.connections.flatMap((connection): Finding[] => {
+    const guest = cabinet.byId.get(connection.guest)!;
+    const { joint } = connection;
     // Across its own end grain a solid part is held by whatever it meets, unless that moves with it.
-    if (meeting.edge !== 'start' || !(joint.glue || joint.fastening) || !isEndGrain(hangInput, meeting, guest)) return [];
-    const host = cabinet.byId.get(meeting.host)!;
-    const wide = seamOf(meeting, guest)?.lengthMm ?? 0;
+    if (connection.edge !== 'start' || !(joint.glue || joint.fastening) || !isEndGrain(hangInput, connection, guest)) return [];
+    const host = cabinet.byId.get(connection.host)!;
+    const wide = seamOf(connection, guest)?.lengthMm ?? 0;
     const together =
       hangInput.materialOf(host.stock).kind === 'solid' && host.grain === 'length' && Math.abs(host.frame.u.up) === Math.abs(guest.frame.u.along);
     if (wide * MOVES <= TAKES_MM || together) return [];

@@ -172,6 +172,6 @@ test('dividers glued to a panel that comes out come out with it; glued to the bo
   if (till.family !== 'tool-till') throw new Error('a tool till was asked for');
   const glued = aloneBox({ ...till, panel: 'removable', dividersBy: 'glue' });
   expect(glued.findings.filter(({ check }) => check === 'glued-shut')).toEqual([]);
-  const bottoms = glued.cabinet.meetings.filter(({ guest, edge }) => guest.includes('/divider/') && edge === 'start');
+  const bottoms = glued.cabinet.connections.filter(({ guest, edge }) => guest.includes('/divider/') && edge === 'start');
   expect(bottoms.every(({ joint }) => !joint.glue)).toBe(true);
 });

@@ -21,7 +21,7 @@ const isShaped = ({ outline, cuts }: ResolvedPanel): boolean =>
 const taperBeforeSlots: Check = (context) => {
   const { spec, cabinet } = context;
   if (spec.cutFirst === 'slots') return [];
-  const parts = cabinet.panels.filter((panel) => panel.strips.length > 0 && isShaped(panel));
+  const parts = cabinet.panels.filter((panel) => panel.slots.length > 0 && isShaped(panel));
   const [first] = parts;
   if (!first) return [];
   return [
@@ -31,7 +31,7 @@ const taperBeforeSlots: Check = (context) => {
       severity: 'change',
       station: 'box',
       name: first.name,
-      slots: parts.reduce((sum, { strips }) => sum + strips.length, 0),
+      slots: parts.reduce((sum, { slots }) => sum + slots.length, 0),
       panels: parts.map(({ id }) => id),
       fixes: [{ label: { key: 'slots-first' }, edit: [{ path: inSpec(context, 'cutFirst'), value: 'slots' }] }],
     },
@@ -43,7 +43,7 @@ const HOLE_OF: Readonly<Partial<Record<WordKey, 'screw' | 'dowel' | 'pocket'>>> 
 /** Notches and holes a part has no wood for. */
 const noRoomForCut: Check = (context) => {
   const { spec, cabinet } = context;
-  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  const drilled = drillingOf(cabinet.byId, cabinet.connections);
   return cabinet.panels
     .filter(hasSize)
     .flatMap((panel): Finding[] =>
@@ -126,7 +126,7 @@ const finishBeforeAssembly: Check = (context) => {
 };
 
 const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inSpec(context, 'finish', 'masked'), value: true }] });
-const gluedJoints = ({ cabinet }: CheckContext): Connection[] => cabinet.meetings.filter(({ joint }) => joint.glue);
+const gluedJoints = ({ cabinet }: CheckContext): Connection[] => cabinet.connections.filter(({ joint }) => joint.glue);
 
 /** Stain put on after glue came out of the joints: it does not take there. */
 const squeezeOut: Check = (context) => {
@@ -166,7 +166,7 @@ const gluedOverFinish: Check = (context) => {
 };
 
 interface Driven {
-  readonly meeting: Connection;
+  readonly connection: Connection;
   readonly fastening: Fastening;
   readonly guest: ResolvedPanel;
   readonly host: ResolvedPanel;
@@ -177,13 +177,13 @@ interface Driven {
 
 /** Everything driven or doweled into an edge of a part. */
 const driven = ({ cabinet }: CheckContext): Driven[] =>
-  cabinet.meetings.flatMap((meeting): Driven[] => {
-    const { fastening, depth } = meeting.joint;
-    const guest = cabinet.byId.get(meeting.guest)!;
-    const host = cabinet.byId.get(meeting.host)!;
-    const seam = seamOf(meeting, guest);
+  cabinet.connections.flatMap((connection): Driven[] => {
+    const { fastening, depth } = connection.joint;
+    const guest = cabinet.byId.get(connection.guest)!;
+    const host = cabinet.byId.get(connection.host)!;
+    const seam = seamOf(connection, guest);
     if (!fastening || !seam) return [];
-    return [{ meeting, fastening, guest, host, intoMm: toMm(fastening.length) - toMm(host.thickness) + toMm(depth), seamMm: seam.lengthMm }];
+    return [{ connection, fastening, guest, host, intoMm: toMm(fastening.length) - toMm(host.thickness) + toMm(depth), seamMm: seam.lengthMm }];
   });
 
 /** A brad wanders off its line by this at first, and by a tenth of its way in the part. [A] */
@@ -198,8 +198,8 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
     .filter(({ drift, cover }) => drift > cover);
   const worst = rows.sort((a, b) => b.drift - b.cover - (a.drift - a.cover))[0];
   if (!worst) return [];
-  const { guest, host, meeting, drift, cover, fastening } = worst;
-  const through = toMm(host.thickness) - toMm(meeting.joint.depth);
+  const { guest, host, connection, drift, cover, fastening } = worst;
+  const through = toMm(host.thickness) - toMm(connection.joint.depth);
   const longest = Math.floor(through + (cover - DRIFT_MM) / DRIFT_SHARE);
   const shorter = entered(spec.unit === 'mm' ? `${Math.floor(longest / 5) * 5} mm` : `${Math.floor(longest / 6.35) / 4} in`);
   const fixes: Fix[] =
@@ -260,8 +260,8 @@ const END_BARE = 15;
 const FROM_EDGE = 2.5;
 
 /** How far from where a seam ends its fasteners must stand, diameters: a seam across the grain ends at the part's edges, one along it at its ends. */
-const wantedOf = ({ meeting, guest }: Driven): number => {
-  const across = meeting.edge === 'start' || meeting.edge === 'end';
+const wantedOf = ({ connection, guest }: Driven): number => {
+  const across = connection.edge === 'start' || connection.edge === 'end';
   return across === (guest.grain !== 'width') ? FROM_EDGE : END_BORED;
 };
 
@@ -314,8 +314,8 @@ const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] =>
   const { spec, hangInput, stockOf, workshop } = context;
   const hollow = (panel: ResolvedPanel): boolean => hangInput.materialOf(panel.stock).kind === 'hollow';
   const found = all.find(
-    ({ guest, host, intoMm, meeting }) =>
-      (hollow(guest) && intoMm > SOLID_EDGE_MM) || (hollow(host) && isFace(meeting.face) && inward(host, guest) > SOLID_EDGE_MM),
+    ({ guest, host, intoMm, connection }) =>
+      (hollow(guest) && intoMm > SOLID_EDGE_MM) || (hollow(host) && isFace(connection.face) && inward(host, guest) > SOLID_EDGE_MM),
   );
   if (!found) return [];
   const { guest, host, intoMm } = found;

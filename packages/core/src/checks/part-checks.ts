@@ -45,7 +45,7 @@ export const partOutside: Check = (context) => {
         { side: above, byMm: high[axis] - size[axis] },
       ]).sort((a, b) => b.byMm - a.byMm)[0]!;
       if (past.byMm <= OUTSIDE_MM) return [];
-      const reach = Math.max(0, ...cabinet.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
+      const reach = Math.max(0, ...cabinet.connections.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       if (past.byMm <= OUTSIDE_MM + reach) return [];
       return [
         {

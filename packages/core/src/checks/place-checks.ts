@@ -3,8 +3,8 @@
  * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
  */
 import { enters, type CabinetSpec } from '../carcass/families.ts';
-import type { Hang } from '../hang/hang.ts';
-import { leastFromEndMm } from '../hang/wall-links.ts';
+import type { HangingAnalysis } from '../hang/hang.ts';
+import { minFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { isLess, isLessMm } from '../length/same-size.ts';
@@ -17,7 +17,7 @@ import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
-import { halfInWay } from './half-place.ts';
+import { cleatObstruction } from './cleat-obstruction.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
@@ -25,7 +25,7 @@ import { roundDown } from './round.ts';
 export interface PlacedCabinet {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;
-  readonly hang: Hang;
+  readonly hang: HangingAnalysis;
   readonly block: WallBlock;
 }
 
@@ -80,7 +80,7 @@ function checkPlace(context: PlaceContext): Finding[] {
     ...liftedUnder(context),
     ...lidTurns(context),
     ...joinedFirst(context),
-    ...halfInWay({ wall: context.wall, things: context.things, spec: context.placed.spec, cabinet: context.placed.cabinet }, () => elsewhere(context)),
+    ...cleatObstruction({ wall: context.wall, things: context.things, spec: context.placed.spec, cabinet: context.placed.cabinet }, () => elsewhere(context)),
   ];
   return found;
 }
@@ -101,7 +101,7 @@ function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
   const holes = wallHoles({ cabinet: placed.cabinet, hang: placed.hang, wall, at: spec.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
   const others = blocks.filter(({ id }) => id !== spec.id);
-  const screws = { rows, end: leastFromEndMm(placed.cabinet) * NM_PER.mm };
+  const screws = { rows, end: minFromEndMm(placed.cabinet) * NM_PER.mm };
   const nearest = nearestPlace(wall, others, block, screws, CLEAR_ABOVE);
   const wanted = { width: block.right - block.left, height: block.top - block.bottom, out: block.out, ...screws, up: block.bottom };
   const best = proposePlaces(wall, others, wanted, { above: CLEAR_ABOVE, beside: 0, below: 0 }).slice(0, MAX_PLACES);

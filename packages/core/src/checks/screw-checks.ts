@@ -1,7 +1,7 @@
 /** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
 import { carrierOf } from '../hang/carrier-links.ts';
 import { FULL_PENETRATION, MIN_PENETRATION } from '../hang/fasteners.ts';
-import { capacitiesOf } from '../hang/chain.ts';
+import { capacitiesOf } from '../hang/load-path.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { HINGE_PLATE } from '../hang/leaf-links.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
@@ -26,19 +26,19 @@ const MIN_BRAD_GRIP_MM = 16;
 /** Through rail and back into a cleat no thicker than they are: the true grip enters the strength, this only says it holds at all. [ASSUME] */
 const MIN_CABINET_GRIP_MM = 10;
 
-const fit = (context: CheckContext, lengthPath: string[], screwId: string, leastMm: number): Fix[] => {
-  const length = shortestAtLeast(screwById(screwId), leastMm);
+const fit = (context: CheckContext, lengthPath: string[], screwId: string, minMm: number): Fix[] => {
+  const length = shortestAtLeast(screwById(screwId), minMm);
   return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, ...lengthPath), value: length }] }] : [];
 };
 
 /** The longest stock length up to a limit. */
-const longestUpTo = (screwId: string, mostMm: number): Entered | undefined =>
+const longestUpTo = (screwId: string, maxMm: number): Entered | undefined =>
   screwById(screwId)
-    .lengths.filter(({ nm }) => toMm(nm) <= mostMm)
+    .lengths.filter(({ nm }) => toMm(nm) <= maxMm)
     .at(-1);
 
-const shorter = (context: CheckContext, lengthPath: string[], screwId: string, mostMm: number): Fix[] => {
-  const length = longestUpTo(screwId, mostMm);
+const shorter = (context: CheckContext, lengthPath: string[], screwId: string, maxMm: number): Fix[] => {
+  const length = longestUpTo(screwId, maxMm);
   return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, ...lengthPath), value: length }] }] : [];
 };
 
@@ -51,16 +51,16 @@ const wallScrew: Check = (context) => {
   const base = { unit: spec.id, station: 'hang' as const, panels: [cabinet.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
   const ground = groundOf(wall);
   if (ground === 'anchors' || ground === 'moving') return [];
-  const { leastMm } = capacitiesOf(context.hangInput).wall;
-  if (isLessMm(grip, leastMm)) {
+  const { minMm } = capacitiesOf(context.hangInput).wall;
+  if (isLessMm(grip, minMm)) {
     return [
       {
         ...base,
         check: 'screw-too-short',
         severity: 'stop',
         gripMm: grip,
-        wantedMm: leastMm,
-        fixes: fit(context, ['hanging', 'wallScrew', 'length'], screw, layers + Math.max(leastMm, ground === 'timber' ? FULL_PENETRATION * diameterMm : 0)),
+        wantedMm: minMm,
+        fixes: fit(context, ['hanging', 'wallScrew', 'length'], screw, layers + Math.max(minMm, ground === 'timber' ? FULL_PENETRATION * diameterMm : 0)),
       },
     ];
   }
@@ -121,7 +121,7 @@ const jointScrew: Check = (context) => {
   const { spec, cabinet } = context;
   const { perJoint, by, screw } = spec.assembly;
   if (perJoint === 0 || by === 'dowels') return [];
-  const joined = cabinet.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.fastening.by === by && joint.kind !== 'laid');
+  const joined = cabinet.connections.filter(({ joint }) => joint.fastening?.screw === screw && joint.fastening.by === by && joint.kind !== 'laid');
   if (joined.length === 0) return [];
   if (by === 'pockets') return pocketScrew(context, joined);
   const { length } = spec.assembly;
@@ -147,9 +147,9 @@ const jointScrew: Check = (context) => {
 };
 
 /** Brads come in whole steps of 5 mm, or an eighth of an inch. */
-const longerBrads = (context: CheckContext, leastMm: number): Fix[] => {
+const longerBrads = (context: CheckContext, minMm: number): Fix[] => {
   const { unit } = context.spec;
-  const length = entered(unit === 'mm' ? `${Math.ceil(leastMm / 5) * 5} mm` : `${Math.ceil((leastMm / 25.4) * 8)}/8 in`);
+  const length = entered(unit === 'mm' ? `${Math.ceil(minMm / 5) * 5} mm` : `${Math.ceil((minMm / 25.4) * 8)}/8 in`);
   return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: length }] }];
 };
 

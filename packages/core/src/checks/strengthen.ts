@@ -2,7 +2,7 @@
 import type { FixKey } from './words/fixes.ts';
 import { groundOf } from '../hang/grounds.ts';
 import type { LinkKind } from '../hang/link.ts';
-import { leastFromEndMm, studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
+import { minFromEndMm, studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, ZERO } from '../length/length.ts';
@@ -40,7 +40,7 @@ export function moveOverStuds(context: HangContext): Fix[] {
 function evenOverStuds(context: HangContext): Fix[] {
   const { spec, hangInput, cabinet } = context;
   const { from, to } = wallHalfEnds(cabinet);
-  const room = to - from - 2 * leastFromEndMm(cabinet);
+  const room = to - from - 2 * minFromEndMm(cabinet);
   const all = hangInput.studsMm;
   const shifts = all.flatMap((first, i) =>
     all.slice(i + 1).flatMap((last) => (last - first <= room ? [{ span: last - first, by: (first + last - from - to) / 2 }] : [])),
@@ -184,9 +184,9 @@ const madeStronger = (key: FixKey, value: unknown): FixLabel => (typeof value ==
 function everyFloorInDado(context: Pick<HangContext, 'spec' | 'cabinet'>): Fix[] {
   const floors = new Set(context.cabinet.compartments.map(({ floor }) => floor));
   const places = new Map(
-    context.cabinet.meetings
+    context.cabinet.connections
       .filter(({ guest, host }) => floors.has(guest) || floors.has(host))
-      .flatMap(({ decided }) => (decided ? [[decided.join('.'), decided]] : [])),
+      .flatMap(({ designPath }) => (designPath ? [[designPath.join('.'), designPath]] : [])),
   );
   const edit = [...places.values()].flatMap((decided) => dadoAt(context, decided));
   return edit.length > 0 ? [{ label: { key: 'use-dado' }, edit }] : [];

@@ -2,7 +2,7 @@
  * The verdict on a hanging: the worst of its links and of every finding that rules it out. It is what every screen, print, label and command
  * shows. Rules: docs/formulas/hanging-verdict.md.
  */
-import type { Hang } from '../hang/hang.ts';
+import type { HangingAnalysis } from '../hang/hang.ts';
 import type { VerdictState } from '../hang/refusals.ts';
 import type { CheckId, Finding } from './finding.ts';
 
@@ -18,19 +18,19 @@ const OF_LINKS: ReadonlySet<CheckId> = new Set(['over-load', 'lifts-off']);
 /** What another load may settle; every other stop holds at each mark of the load slider. */
 const WITH_THE_LOAD: ReadonlySet<CheckId> = new Set([...OF_LINKS, 'shelf-breaks', 'fastener-pulls-out', 'bed', 'children']);
 
-export interface Judged extends Hang {
+export interface Judged extends HangingAnalysis {
   /** What rules it out beside its links; empty for nothing. */
   readonly ruledOutBy: readonly CheckId[];
 }
 
 /** A hanging with what its findings say of it. */
-export function judged(hang: Hang, findings: readonly Finding[]): Judged {
+export function judged(hang: HangingAnalysis, findings: readonly Finding[]): Judged {
   const ruledOutBy = [...new Set(findings.filter(rulesOut).map(({ check }) => check))];
   return { ...hang, ruledOutBy, state: stopped(hang.state, ruledOutBy, OF_LINKS) };
 }
 
 /** The state at another load, with what of the planned one holds at any load. */
-export const stateAt = (tried: Pick<Hang, 'state'>, { ruledOutBy }: Pick<Judged, 'ruledOutBy'>): VerdictState =>
+export const stateAt = (tried: Pick<HangingAnalysis, 'state'>, { ruledOutBy }: Pick<Judged, 'ruledOutBy'>): VerdictState =>
   stopped(tried.state, ruledOutBy, WITH_THE_LOAD);
 
 /** Refused where a stop other than `these` rules it out. */

@@ -109,7 +109,7 @@ const railPitch: Check = (context) => {
   const apart = Object.values(wall.rails).flatMap((rail) => (rail.id !== own.id && rail.up.nm < own.up.nm ? [own.up.nm - rail.up.nm] : []));
   if (apart.some((distance) => Math.abs(distance - pitch.nm) <= PITCH_TOLERANCE)) return [];
   const nearest = apart.sort((a, b) => Math.abs(a - pitch.nm) - Math.abs(b - pitch.nm))[0];
-  const mostMm = toMm(cabinet.outside.height.value) - 60;
+  const maxMm = toMm(cabinet.outside.height.value) - 60;
   return [
     {
       check: 'rail-pitch',
@@ -120,7 +120,7 @@ const railPitch: Check = (context) => {
       moduleNm: pitch.nm,
       railsNm: nearest ?? null,
       fixes:
-        nearest !== undefined && toMm(nearest as Length) <= mostMm
+        nearest !== undefined && toMm(nearest as Length) <= maxMm
           ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inSpec(context, 'hanging', 'lowerCleat'), value: enteredFromNm(nearest) }] }]
           : [{ label: { key: 'enter-wall' }, visit: 'wall' }],
     },

@@ -25,7 +25,7 @@ export interface SetOutJob {
   /** Elements there are, from the bottom: pins name them, and their order stays. */
   readonly elements: readonly string[];
   /** Most shelves and the floor together. */
-  readonly mostLevels: number;
+  readonly maxLevels: number;
   /** Keep room for what comes one day. */
   readonly grow: boolean;
 }

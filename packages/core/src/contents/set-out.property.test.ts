@@ -37,7 +37,7 @@ const arbitraryJob: fc.Arbitrary<SetOutJob> = fc
       floorUp: mm(1300),
       zone: reachOf(mm(1720)),
       elements: ['bottom', 's1', 's2'],
-      mostLevels: 12,
+      maxLevels: 12,
       grow,
     };
   });
@@ -61,7 +61,7 @@ test('what is set out stands in its floors without touching, and within the limi
       const { levels, height } = found(job);
       expect(height).toBeLessThanOrEqual(job.height);
       if (levels.length > 0) expect(levels.at(-1)!.height).toBeGreaterThanOrEqual(job.topHeight);
-      expect(levels.length).toBeLessThanOrEqual(job.mostLevels);
+      expect(levels.length).toBeLessThanOrEqual(job.maxLevels);
       for (const level of levels) {
         const arranged = arrange(level.lots, { width: job.width, depth: job.depth, height: level.height });
         expect(arranged.left).toEqual([]);
@@ -144,7 +144,7 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
     floorUp: mm(1000),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],
-    mostLevels: 9,
+    maxLevels: 9,
     grow: false,
   };
   const { pieces } = columnGroupsOf(job, kgOf);
@@ -191,7 +191,7 @@ test('heavy things stand low and daily ones between hip and eye', () => {
     floorUp: mm(900),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],
-    mostLevels: 6,
+    maxLevels: 6,
     grow: false,
   });
   const item = fc.sample(arbitraryItem('a'), { numRuns: 1, seed: 1 })[0]!;
@@ -246,7 +246,7 @@ test('room to grow that is not there is said: three columns of five on a pinned 
     floorUp: mm(1000),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],
-    mostLevels: 4,
+    maxLevels: 4,
     grow: true,
   });
   // 38 mm a column with its play: three in 150 mm, five wanted.

@@ -154,7 +154,7 @@ function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
     };
     for (const piece of pinned)
       fill(piece, () => {
-        const level = levels.find(({ on }) => on === piece.on) ?? (levels.length < job.mostLevels ? open(piece.on) : null);
+        const level = levels.find(({ on }) => on === piece.on) ?? (levels.length < job.maxLevels ? open(piece.on) : null);
         return level && fits(Math.max(0, piece.column.height - level.height), piece.column, level.on) ? level : null;
       });
     for (const piece of order) {
@@ -173,7 +173,7 @@ function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
           if (cost < least) [chosen, least] = [level, cost];
         }
         const opened = column.height + (levels.length > 0 ? job.thickness : 0);
-        const canOpen = levels.length < job.mostLevels && fits(opened, column, null, levels.length + 1);
+        const canOpen = levels.length < job.maxLevels && fits(opened, column, null, levels.length + 1);
         if (canOpen && opened * 4 < least) return open(null);
         return chosen;
       });

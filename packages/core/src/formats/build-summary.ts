@@ -5,7 +5,7 @@ import type { Design } from '../plan/design.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { Learned } from '../setups/learned.ts';
+import type { Calibration } from '../setups/calibration.ts';
 import type { BuildSummary } from './step-texts.ts';
 import { hangingSummary } from './hanging-steps.ts';
 
@@ -14,7 +14,7 @@ export interface BuildSummaryInput {
   readonly design: Pick<Design, 'build' | 'units' | 'wall'>;
   /** As its test cuts say it is. */
   readonly workshop: Workshop;
-  readonly learned: Learned;
+  readonly learned: Calibration;
   readonly build: Pick<Build, 'setups'>;
   readonly unit: DisplayUnit;
 }

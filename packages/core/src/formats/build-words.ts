@@ -2,7 +2,7 @@
 import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import type { BuildFault } from '../build/build.ts';
-import type { StepOrder, Hindrance, HelperFor, Step, GlueWaySummary } from '../build/step.ts';
+import type { Precedence, Hindrance, HelperFor, Step, GlueWaySummary } from '../build/step.ts';
 import { waitMin } from '../build/waiting.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -28,9 +28,9 @@ import {
 } from './step-texts.ts';
 import { handCutWords, setupWords } from './setup-words.ts';
 
-export function stepWords(step: Step, told: BuildSummary, unit: DisplayUnit): StepWords {
-  const said = wordsOf(step, told, unit);
-  const of = step.unit === null ? null : (told.plan.byId.get(step.unit)?.name ?? null);
+export function stepWords(step: Step, summary: BuildSummary, unit: DisplayUnit): StepWords {
+  const said = wordsOf(step, summary, unit);
+  const of = step.unit === null ? null : (summary.plan.byId.get(step.unit)?.name ?? null);
   return {
     says: [],
     checks: [],
@@ -56,7 +56,7 @@ const SHEET_ALONE =
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
 /** Why one step has to be before another, as a sentence. */
-export const reasonWords = ({ reason, waits }: StepOrder): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
+export const reasonWords = ({ reason, waits }: Precedence): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
 
 const HINDERED: Readonly<Record<Hindrance, string>> = { glue: 'the glue skins over', clamps: 'clamps are missing', hands: 'more pieces than one person holds' };
 
@@ -73,24 +73,24 @@ export const glueWayWords = ({
   hindered: hindered.length === 0 ? null : hindered.map((each) => HINDERED[each]).join(', '),
 });
 
-function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
+function wordsOf(step: Step, summary: BuildSummary, unit: DisplayUnit): StepText {
   const { detail } = step;
-  const of = step.unit === null ? null : (told.plan.byId.get(step.unit) ?? null);
+  const of = step.unit === null ? null : (summary.plan.byId.get(step.unit) ?? null);
   switch (detail.kind) {
     case 'measure':
       return {
-        title: `Measure ${product(told, detail.product)}`,
+        title: `Measure ${product(summary, detail.product)}`,
         says: ['Thickness at the corners and the middle of every sheet that is used, length and width once; mark each sheet with a letter.'],
         checks: ['Two readings at least; slots follow as soon as they are entered.'],
       };
     case 'cut':
-      return cutText(detail, step, told, unit);
+      return cutText(detail, step, summary, unit);
     case 'boards':
       return {
-        title: `Cut ${product(told, detail.product)} to width and length`,
+        title: `Cut ${product(summary, detail.product)} to width and length`,
         says: [
           `Crosscut a little over, rip to width, then to length against a stop: ${plural(detail.lines.length, 'line')} of the cut list, about ${plural(detail.cuts, 'cut')}.`,
-          marks(step, told),
+          marks(step, summary),
         ],
         checks: ['Wind and bow are looked at before it is ripped: a crooked board has no straight edge for the fence.'],
         caution: 'No narrow strip between blade and fence: it falls free on the other side.',
@@ -103,7 +103,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
         big: [{ text: String(detail.parts), of: detail.parts === 1 ? 'part' : 'parts' }],
       };
     case 'setup': {
-      const words = setupWords(detail.setup, told.setups, unit);
+      const words = setupWords(detail.setup, summary.setups, unit);
       return {
         title: words.title,
         says: [words.gauge],
@@ -119,8 +119,8 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
       return {
         title: detail.inside ? `${detail.stage === 'holes' ? 'Bore' : 'Cut'} by hand in what is glued up` : 'Cut by hand what no machine here makes',
         says: detail.operations.map((operation) => {
-          const { panel } = told.setups.blanks.get(operation.panel)!;
-          return `${marksOf([panel.id], told.plan)[0] ?? ''} ${labelWords(panel.name)}: ${handCutWords(operation, panel, unit)}.`.trim();
+          const { panel } = summary.setups.blanks.get(operation.panel)!;
+          return `${marksOf([panel.id], summary.plan)[0] ?? ''} ${labelWords(panel.name)}: ${handCutWords(operation, panel, unit)}.`.trim();
         }),
         checks: detail.inside
           ? ['Holes through a strip bored true at the bench and clamped in as a guide, a stop on the bit; slots along a straight edge clamped in.']
@@ -141,7 +141,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
         title: 'Band edges',
         says: [
           `${plural(detail.edges, 'edge')}, ${lengthText(detail.lengthMm * NM_PER.mm, unit)} in all; trimmed flush with the faces, not below them.`,
-          marks(step, told),
+          marks(step, summary),
         ],
         checks: ['Along each edge with a fingernail: no step, no gap.'],
       };
@@ -157,7 +157,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
         caution: 'A mask; fine dust of sheet goods more than of solid wood.',
       };
     case 'coat':
-      return coatText(detail, told, unit);
+      return coatText(detail, summary, unit);
     case 'dry-fit':
       return {
         title: `Put ${THE[detail.what]} together dry`,
@@ -165,7 +165,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
         checks: openingsOf(of, unit),
       };
     case 'glue':
-      return glueText(detail, of, told, unit);
+      return glueText(detail, of, summary, unit);
     case 'square': {
       const { diagonal, allowed } = detail.diagonals;
       return {
@@ -187,7 +187,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
     case 'fit':
       return {
         title: 'Cut to the openings that are there',
-        says: [`${marks(step, told)} Each opening at both ends and in the middle: the least counts, less the gap.`],
+        says: [`${marks(step, summary)} Each opening at both ends and in the middle: the least counts, less the gap.`],
         checks: ['Tried in its place before the next one is cut.'],
       };
     case 'doors':
@@ -201,19 +201,19 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
     case 'drawers':
       return {
         title: 'Put the drawers in',
-        says: ['From the fixed top downwards, every slide measured from that one line: no error adds up.', ...drawerPlaces(detail, of, told, unit)],
+        says: ['From the fixed top downwards, every slide measured from that one line: no error adds up.', ...drawerPlaces(detail, of, summary, unit)],
         checks: ['Each runs out and in by one finger, and stands level with its neighbor.'],
       };
     case 'fronts':
       return {
         title: 'Set the drawer fronts',
-        says: ['Top one first: spacers as thick as the gap under and beside it, two screws from inside, the rest when all are even.', marks(step, told)],
+        says: ['Top one first: spacers as thick as the gap under and beside it, two screws from inside, the rest when all are even.', marks(step, summary)],
         checks: ['Gaps even from two steps away.'],
       };
     case 'loose':
-      return { title: 'Put in what is loose', says: [marks(step, told)], checks: ['Each goes in and out without force, also on a damp day.'] };
+      return { title: 'Put in what is loose', says: [marks(step, summary)], checks: ['Each goes in and out without force, also on a damp day.'] };
     case 'rail': {
-      const rail = told.plan.rails.find((each) => each.rail.id === detail.rail);
+      const rail = summary.plan.rails.find((each) => each.rail.id === detail.rail);
       return {
         title: `Put up ${rail?.rail.name ?? 'the rail'}`,
         says: ['Studs found and carried over, a level line, one screw at each end, a level on it, then all. Bevel up, its point away from the wall.'],
@@ -222,7 +222,7 @@ function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
       };
     }
     default:
-      return hangText(step, told);
+      return hangText(step, summary);
   }
 }
 

@@ -101,8 +101,8 @@ function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
   const read = cells.map((cell) => {
     const words = cell.trim().toLowerCase();
     const unit = /\((mm|in)\)$/.exec(words);
-    const said = unit ? words.slice(0, unit.index).trimEnd() : words;
-    const column = ITEM_COLUMNS.find(({ title, key }) => title === said || key.toLowerCase() === said);
+    const text = unit ? words.slice(0, unit.index).trimEnd() : words;
+    const column = ITEM_COLUMNS.find(({ title, key }) => title === text || key.toLowerCase() === text);
     return column ? { column, unit: (unit?.[1] as DisplayUnit | undefined) ?? null } : null;
   });
   const known = read.filter((each) => each !== null);

@@ -70,21 +70,21 @@ function pieceWords(piece: SheetPiece, { markOf, unit }: CutContext): string {
 }
 
 function cautionsOf({ way, cut, near, far }: CutStep, unit: DisplayUnit): string[] {
-  const said: string[] = [];
+  const texts: string[] = [];
   if (way?.hazard === 'thin-rip')
-    said.push(`The strip between blade and fence is only ${fineText(cut.keep, unit)}: push it through with a long stick, or rip it from a wider piece.`);
+    texts.push(`The strip between blade and fence is only ${fineText(cut.keep, unit)}: push it through with a long stick, or rip it from a wider piece.`);
   if (way?.hazard === 'short-piece')
-    said.push(
+    texts.push(
       `The piece is only ${fineText(Math.max(cut.line, cut.size) as Length, unit)} long: clamp it down, or hold it with a longer block, so that no hand comes near the blade.`,
     );
   if (way?.hazard === 'thin-falls') {
     const thin = way.against === 'far' ? near : far;
-    said.push(
+    texts.push(
       `A strip of ${thin ? fineText(thin.dx < thin.dy ? thin.dx : thin.dy, unit) : 'next to nothing'} falls free on the side away from the fence: stand beside it, not behind.`,
     );
   }
   if (isLarge(cut) && way?.held !== 'guide')
-    said.push(`${Math.round(cut.kg)} kg, ${fineText(cut.size, unit)} across: a second pair of hands, or a stand on the far side.`);
-  else if (isLarge(cut)) said.push(`${Math.round(cut.kg)} kg: cut it where it lies, on a sheet of foam or on battens.`);
-  return said;
+    texts.push(`${Math.round(cut.kg)} kg, ${fineText(cut.size, unit)} across: a second pair of hands, or a stand on the far side.`);
+  else if (isLarge(cut)) texts.push(`${Math.round(cut.kg)} kg: cut it where it lies, on a sheet of foam or on battens.`);
+  return texts;
 }

@@ -39,7 +39,7 @@ export interface TableColumn<Key extends string = string> {
   readonly key: Key;
   readonly title: string;
   readonly measure: 'length' | 'mass' | 'none';
-  readonly said: readonly string[];
+  readonly aliases: readonly string[];
 }
 
 /** What rows of a table become. */
@@ -137,7 +137,7 @@ function columnCalled<Key extends string>(
   const last = words.split(' ').at(-1)!;
   const said = UNIT_WORDS[last] ?? null;
   const bare = said && words !== last ? words.slice(0, -last.length).replace(/ in $/, ' ').trim() : words;
-  return { column: columns.find(({ key, title: own, said: known }) => own === words || own === bare || key === bare || known.includes(bare)), said };
+  return { column: columns.find(({ key, title: own, aliases: known }) => own === words || own === bare || key === bare || known.includes(bare)), said };
 }
 
 /** Columns with something in them that no row is read from: neither taken, nor said by another column too, nor for reading alone. */

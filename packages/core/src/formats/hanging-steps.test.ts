@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import store from '../../../../examples/type-store.carcass.json' with { type: 'json' };
-import { loadCases, movingCases } from '../hang/cases.ts';
+import { loadCases, movingCases } from '../hang/load-cases.ts';
 import { entered } from '../length/entered.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';

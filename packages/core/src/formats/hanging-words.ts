@@ -1,7 +1,7 @@
 /** Load cases, places of holes, worries and their repairs in words. */
 import { labelWords } from '../checks/words/labels.ts';
 import type { ExistingRefusal } from '../hang/existing-cabinet.ts';
-import type { CaseId, LoadCase, MovingCase } from '../hang/cases.ts';
+import type { CaseId, LoadCase, MovingCase } from '../hang/load-cases.ts';
 import type { WallHole } from '../hang/holes.ts';
 
 const CASE_WORDS: Readonly<Record<CaseId, string>> = {

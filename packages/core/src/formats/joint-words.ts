@@ -21,10 +21,10 @@ export const JOINT_NAMES: Readonly<Record<JointGroup['kind'], string>> = {
 const FASTENED: Readonly<Record<FastenedBy, string>> = { screws: 'screws', pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' };
 
 /** A rabbet is as wide as what goes in; only a slot has play. */
-export const hasPlay = ({ slot, kind, meetings }: JointGroup): boolean => slot !== null && kind !== 'rabbet' && meetings[0]!.joint.play > 0;
+export const hasPlay = ({ slot, kind, connections }: JointGroup): boolean => slot !== null && kind !== 'rabbet' && connections[0]!.joint.play > 0;
 
 /** 'glue and 4 screws' */
-export function heldByWords({ meetings: [first] }: Pick<JointGroup, 'meetings'>): string {
+export function heldByWords({ connections: [first] }: Pick<JointGroup, 'connections'>): string {
   const { joint } = first!;
   const held = [
     joint.glue ? 'glue' : '',
@@ -35,7 +35,7 @@ export function heldByWords({ meetings: [first] }: Pick<JointGroup, 'meetings'>)
 }
 
 /** What a load does to its fasteners; null where they are not loaded, or brads, which only hold until the glue does. */
-export function loadedWords({ loaded, meetings: [first] }: Pick<JointGroup, 'loaded' | 'meetings'>): string | null {
+export function loadedWords({ loaded, connections: [first] }: Pick<JointGroup, 'loaded' | 'connections'>): string | null {
   const { fastening } = first!.joint;
   if (!loaded || !fastening || fastening.by === 'brads') return null;
   return loaded === 'across' ? 'shears them, as it should' : 'draws them straight out';
@@ -43,12 +43,12 @@ export function loadedWords({ loaded, meetings: [first] }: Pick<JointGroup, 'loa
 
 /** Its figures in words, one a line. */
 export function jointWords(group: JointGroup, unit: DisplayUnit): string[] {
-  const { guest, slot, lip, meetings } = group;
-  const { joint } = meetings[0]!;
+  const { guest, slot, lip, connections } = group;
+  const { joint } = connections[0]!;
   const fine = (nm: number): string => fineText(nm, unit);
   const loads = loadedWords(group);
   return [
-    `${meetings.length === 1 ? 'One of these' : `${meetings.length} of these`}: ${JOINT_NAMES[group.kind]}.`,
+    `${connections.length === 1 ? 'One of these' : `${connections.length} of these`}: ${JOINT_NAMES[group.kind]}.`,
     `What goes in is ${fine(guest.thickness)} thick${slot ? `; the slot is ${fine(slot.width)} wide and ${fine(slot.depth)} deep` : ''}.`,
     ...(hasPlay(group) ? [`Play ${fine(joint.play)}${joint.fit ? `, a ${joint.fit} fit` : ''}.`] : []),
     ...(slot

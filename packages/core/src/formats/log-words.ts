@@ -151,13 +151,13 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
   if (made) return `${plural(made.length, 'cut')} made at the machine in ${parts(panelsOf(entry))}.`;
   if (asCut) {
     const line = lineOf(plan, asCut.panel);
-    const said = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
+    const texts = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
       const is = asCut[measure];
       if (!is) return [];
       const off = line && measure !== 'thickness' ? is.nm - plannedFor(asCut, measure, line[measure].value) : 0;
       return [`${measure} ${fine(is.nm)}${Math.abs(off) >= 50_000 ? `, ${fine(Math.abs(off))} ${off > 0 ? 'over' : 'short'}` : ''}`];
     });
-    return `${part(asCut.panel)} came out: ${said.join('; ')}.`;
+    return `${part(asCut.panel)} came out: ${texts.join('; ')}.`;
   }
   if (sawn)
     return sawn.parts.length > 0
@@ -176,10 +176,10 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
   }
   if (opening) {
     const space = plan.cabinets.flatMap(({ cabinet: each }) => each.compartments).find(({ id }) => id === opening.space);
-    const said = (['width', 'height'] as const).flatMap((measure) =>
+    const texts = (['width', 'height'] as const).flatMap((measure) =>
       opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : [],
     );
-    return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${said.join(', ')}.`;
+    return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${texts.join(', ')}.`;
   }
   if (diagonals) return `Diagonals ${fine(diagonals.one.nm)} and ${fine(diagonals.other.nm)}: ${fine(Math.abs(diagonals.one.nm - diagonals.other.nm))} apart.`;
   if (kept) return `${part(kept.panel)} is ${kept.how === 'shimmed' ? 'shimmed' : kept.how === 'trimmed' ? 'trimmed' : 'used as it is'}.`;

@@ -22,7 +22,7 @@ interface Read {
 
 /** Where a slot lies by its words, mm from the start and the near edge; null for what is tilted or let into an edge. */
 function readBack(words: string, line: PartLine, panel: ResolvedPanel): Read | null {
-  const edgeOf = (said: string): RectEdge => EDGES.find((edge) => edgeWords(line, edge) === said)!;
+  const edgeOf = (text: string): RectEdge => EDGES.find((edge) => edgeWords(line, edge) === text)!;
   // What is left wide to be ripped after its slots counts for nothing here.
   const [length, width] = [toMm(panel.length.value), toMm(panel.width.value)];
   const slot = new RegExp(

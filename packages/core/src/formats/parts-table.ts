@@ -9,13 +9,13 @@ import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './f
 export type PartKey = 'name' | 'count' | 'length' | 'width' | 'stock' | 'grain';
 
 const PART_COLUMNS: readonly TableColumn<PartKey>[] = [
-  { key: 'name', title: 'part', measure: 'none', said: ['name', 'what', 'description', 'label', 'piece'] },
-  { key: 'count', title: 'count', measure: 'none', said: ['qty', 'quantity', 'pieces', 'pcs', 'number', 'how many'] },
+  { key: 'name', title: 'part', measure: 'none', aliases: ['name', 'what', 'description', 'label', 'piece'] },
+  { key: 'count', title: 'count', measure: 'none', aliases: ['qty', 'quantity', 'pieces', 'pcs', 'number', 'how many'] },
   // Our own list says each size twice: as a tape has it, and exactly.
-  { key: 'length', title: 'length', measure: 'length', said: ['length exact', 'l', 'long'] },
-  { key: 'width', title: 'width', measure: 'length', said: ['width exact', 'w', 'wide', 'breadth'] },
-  { key: 'stock', title: 'stock', measure: 'none', said: ['material', 'sheet', 'out of', 'from'] },
-  { key: 'grain', title: 'grain', measure: 'none', said: [] },
+  { key: 'length', title: 'length', measure: 'length', aliases: ['length exact', 'l', 'long'] },
+  { key: 'width', title: 'width', measure: 'length', aliases: ['width exact', 'w', 'wide', 'breadth'] },
+  { key: 'stock', title: 'stock', measure: 'none', aliases: ['material', 'sheet', 'out of', 'from'] },
+  { key: 'grain', title: 'grain', measure: 'none', aliases: [] },
 ];
 
 export const PART_SIDE = { least: mm(5), most: mm(10_000) } as const;

@@ -11,15 +11,15 @@ import { MAX_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
 export type ProductKey = 'name' | 'kind' | 'material' | 'nominal' | 'length' | 'width' | 'price' | 'grain' | 'faced';
 
 export const PRODUCT_COLUMNS: readonly TableColumn<ProductKey>[] = [
-  { key: 'name', title: 'what', measure: 'none', said: ['name', 'article', 'description', 'product', 'item'] },
-  { key: 'kind', title: 'kind', measure: 'none', said: ['type'] },
-  { key: 'material', title: 'material', measure: 'none', said: ['made of', 'wood', 'species'] },
-  { key: 'nominal', title: 'thickness', measure: 'length', said: ['thick', 't', 'nominal', 'gauge'] },
-  { key: 'length', title: 'length', measure: 'length', said: ['l', 'long'] },
-  { key: 'width', title: 'width', measure: 'length', said: ['w', 'wide', 'breadth'] },
-  { key: 'price', title: 'price', measure: 'none', said: ['price each', 'each', 'cost', 'unit price'] },
-  { key: 'grain', title: 'grain', measure: 'none', said: [] },
-  { key: 'faced', title: 'faced', measure: 'none', said: ['melamine', 'laminated', 'coated'] },
+  { key: 'name', title: 'what', measure: 'none', aliases: ['name', 'article', 'description', 'product', 'item'] },
+  { key: 'kind', title: 'kind', measure: 'none', aliases: ['type'] },
+  { key: 'material', title: 'material', measure: 'none', aliases: ['made of', 'wood', 'species'] },
+  { key: 'nominal', title: 'thickness', measure: 'length', aliases: ['thick', 't', 'nominal', 'gauge'] },
+  { key: 'length', title: 'length', measure: 'length', aliases: ['l', 'long'] },
+  { key: 'width', title: 'width', measure: 'length', aliases: ['w', 'wide', 'breadth'] },
+  { key: 'price', title: 'price', measure: 'none', aliases: ['price each', 'each', 'cost', 'unit price'] },
+  { key: 'grain', title: 'grain', measure: 'none', aliases: [] },
+  { key: 'faced', title: 'faced', measure: 'none', aliases: ['melamine', 'laminated', 'coated'] },
 ];
 
 const NAME_LENGTH = 80;

@@ -2,7 +2,7 @@
 import { mm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { SHEET_PLACES } from '../stock/workshop.ts';
-import type { TestCut } from '../setups/learned.ts';
+import type { TestCut } from '../setups/calibration.ts';
 import { STEP_KINDS } from '../build/step.ts';
 import { Refusal } from '../problem/problem.ts';
 import { WALL_LIMITS } from '../wall/wall-form.ts';

@@ -3,7 +3,7 @@ import { fineText } from '../checks/words/amounts.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf } from '../parts/parts.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { onScale, type Learned } from '../setups/learned.ts';
+import { onScale, type Calibration } from '../setups/calibration.ts';
 import type { OperationBlank, Operation } from '../setups/operations.ts';
 import { edgeOffset } from '../setups/router.ts';
 import type { Setting } from '../setups/setting.ts';
@@ -26,7 +26,7 @@ export interface SetupContext {
   readonly blanks: Setups['blanks'];
   readonly parts: readonly PartLine[];
   /** What test cuts said of the scales. */
-  readonly learned?: Learned;
+  readonly learned?: Calibration;
 }
 
 /** Row by row, from what goes onto the machine to where the piece is held. */

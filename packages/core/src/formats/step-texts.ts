@@ -60,10 +60,10 @@ export function marks({ panels }: Step, { plan }: BuildSummary): string {
   return `${all.length === 1 ? 'Part' : 'Parts'} ${all.length > 12 ? `${all.slice(0, 10).join(', ')} and ${all.length - 10} more` : all.join(', ')}.`;
 }
 
-export function cutText(detail: DetailOf<'cut'>, step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
-  const name = product(told, detail.product);
+export function cutText(detail: DetailOf<'cut'>, step: Step, summary: BuildSummary, unit: DisplayUnit): StepText {
+  const name = product(summary, detail.product);
   const first = detail.round === 0;
-  const largest = [...new Set(step.panels.flatMap((panel) => lineOf(told.plan, panel) ?? []))].sort((a, b) => b.length.value - a.length.value)[0];
+  const largest = [...new Set(step.panels.flatMap((panel) => lineOf(summary.plan, panel) ?? []))].sort((a, b) => b.length.value - a.length.value)[0];
   return {
     title:
       detail.cuts.length === 0
@@ -73,7 +73,7 @@ export function cutText(detail: DetailOf<'cut'>, step: Step, told: BuildSummary,
       detail.cuts.length === 0
         ? 'The sheets are not laid out yet: Sheets says in which order they come apart.'
         : `${plural(detail.cuts.length, 'cut')} at ${plural(detail.settings, 'setting')}${first && detail.sheets > 0 ? `, out of ${plural(detail.sheets, 'sheet')}` : ''}; Sheets plays them one by one.`,
-      marks(step, told),
+      marks(step, summary),
     ].filter((line) => line !== ''),
     checks: [
       'Parts that are to match are cut at one setting, against fence or stop.',
@@ -140,7 +140,7 @@ export function openingsOf(of: CabinetPlan | null, unit: DisplayUnit): string[] 
   );
 }
 
-export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, told: BuildSummary, unit: DisplayUnit): StepText {
+export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, summary: BuildSummary, unit: DisplayUnit): StepText {
   const { glueUp, glue, skin, fasteners } = detail;
   const names = glueUp.groups.map((group) => groupName(group, of));
   const smallest = glueUp.groups.reduce((least, group, index) => (group.length < glueUp.groups[least]!.length ? index : least), 0);
@@ -150,7 +150,7 @@ export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, told:
     const { name, rootMm } = screwById(screw);
     return `${count} × ${name} × ${lengthText(length, unit)} ${by === 'pockets' ? 'pocket screws' : 'screws'}${pilot ? `, pilot ${fineText(Math.round(rootMm * 9) * (NM_PER.mm / 10), unit)}` : ''}.`;
   });
-  const choice = glueOf(told.choices.glue, told.workshop.shop);
+  const choice = glueOf(summary.choices.glue, summary.workshop.shop);
   return {
     title:
       skin === 'back'
@@ -165,10 +165,10 @@ export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, told:
     says: [
       ...goWords(detail, of),
       ...(skin
-        ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.meetings.length, 'joint')}.`]
+        ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.connections.length, 'joint')}.`]
         : glueUp.go === null
           ? [
-              `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
+              `${plural(glueUp.connections.length, 'joint')}${glueUp.connections.length > 1 ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
             ]
           : []),
       ...(glue
@@ -188,7 +188,9 @@ export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, told:
     ],
     checks: [
       ...(skin === 'back' ? ['The back is square where it was cut: its corner goes into the corner, the rest follows, diagonals once more.'] : []),
-      ...(glue ? [`In the clamps for ${minutesText(glue.clampMin.value)} at ${temperature(told.choices.tempC, unit)}; squeeze-out off before it skins.`] : []),
+      ...(glue
+        ? [`In the clamps for ${minutesText(glue.clampMin.value)} at ${temperature(summary.choices.tempC, unit)}; squeeze-out off before it skins.`]
+        : []),
     ],
     caution: skin === 'back' && fasteners.length > 0 ? 'Nails and screws of the back never nearer to an edge than they are long past it.' : null,
     big: glue
@@ -217,10 +219,10 @@ function goWords({ glueUp, closing: { way, ways, chosen } }: DetailOf<'glue'>, o
   const end = groupName(glueUp.go === 'first' ? glueUp.dry!.panels : glueUp.groups[1]!, of);
   return glueUp.go === 'first'
     ? [
-        `First of two goes: the ${end} goes on dry and keeps it square, the other ${plural(glueUp.meetings.length, 'joint')} ${glueUp.meetings.length === 1 ? 'is' : 'are'} glued.`,
+        `First of two goes: the ${end} goes on dry and keeps it square, the other ${plural(glueUp.connections.length, 'joint')} ${glueUp.connections.length === 1 ? 'is' : 'are'} glued.`,
         ...why,
       ]
-    : [`Second of two goes: the ${end} comes off, its ${plural(glueUp.meetings.length, 'joint')} are spread, and it goes on again.`];
+    : [`Second of two goes: the ${end} comes off, its ${plural(glueUp.connections.length, 'joint')} are spread, and it goes on again.`];
 }
 
 const listed = (names: readonly string[]): string =>

@@ -8,7 +8,7 @@ import { SIZES, tooMany } from './contents-csv.ts';
 import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
 
 /** Words people write over such columns, beside our own titles. */
-const SAID: Readonly<Partial<Record<ItemColumnKey, readonly string[]>>> = {
+const ALIASES: Readonly<Partial<Record<ItemColumnKey, readonly string[]>>> = {
   name: ['name', 'item', 'thing', 'article', 'description', 'object'],
   count: ['qty', 'quantity', 'number', 'no', 'pieces', 'pcs', 'how many', 'amount'],
   width: ['w', 'wide', 'breadth', 'across'],
@@ -23,7 +23,7 @@ export const THING_COLUMNS: readonly TableColumn<ItemColumnKey>[] = ITEM_COLUMNS
   key,
   title,
   measure: type === 'length' ? 'length' : type === 'mass' ? 'mass' : 'none',
-  said: SAID[key] ?? [],
+  aliases: ALIASES[key] ?? [],
 }));
 
 export interface ThingOptions {

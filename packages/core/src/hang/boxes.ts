@@ -9,7 +9,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { HangInput } from './hang-input.ts';
-import { stretchOf, type WallStretch } from './hung-shares.ts';
+import { stretchOf, type WallStretch } from './bearing-shares.ts';
 
 /** What hangs on one rail, mm from the unit's left end. */
 export interface HungBox {

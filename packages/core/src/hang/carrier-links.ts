@@ -7,7 +7,7 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { hangsOnCleat, meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
+import { hangsOnCleat, connectionsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
@@ -15,9 +15,9 @@ import { HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './f
 import { combinationInWood, otherRules } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { boxShares, heightsOf, railsBeside, type HungBox } from './boxes.ts';
-import { stretchOf, worstBracket, type WallStretch } from './hung-shares.ts';
+import { stretchOf, worstBracket, type WallStretch } from './bearing-shares.ts';
 import { endCapacity, GLUE, GLUE_EDGE_MPA, strongest } from './joint-capacity.ts';
-import { JOINT_USE, link, type Link } from './link.ts';
+import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
 
 /** A back thinner than this is no fixing. [ASSUME] */
@@ -171,18 +171,20 @@ export function lowerCapacity(input: HangInput): CarrierCapacity | null {
 
 /** A rail against the two uprights it ends at. */
 const weakerEnd = (input: HangInput, rail: ResolvedPanel): ExplainedValue =>
-  meetingsOf(input.cabinet, 'asGuest', rail.id)
+  connectionsOf(input.cabinet, 'asGuest', rail.id)
     .filter(({ edge }) => edge === 'start' || edge === 'end')
-    .map((meeting) => endCapacity(input, meeting, rail))
+    .map((connection) => endCapacity(input, connection, rail))
     .reduce((a, b) => (b.value < a.value ? b : a));
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
 function backCapacity({ cabinet, isFaced }: HangInput, back: ResolvedPanel): ExplainedValue {
-  const meeting = cabinet.meetings.find(({ guest, host }) => (guest === back.id && isSide(cabinet, host)) || (host === back.id && isSide(cabinet, guest)));
-  if (!meeting) return strongest([]);
-  const side = cabinet.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
-  const contact = meeting.guest === back.id ? toMm(meeting.joint.depth) : toMm(side.thickness);
-  const holds = meeting.joint.glue && !isFaced(back.stock) && !(meeting.guest === back.id && isFaced(side.stock));
+  const connection = cabinet.connections.find(
+    ({ guest, host }) => (guest === back.id && isSide(cabinet, host)) || (host === back.id && isSide(cabinet, guest)),
+  );
+  if (!connection) return strongest([]);
+  const side = cabinet.byId.get(connection.guest === back.id ? connection.host : connection.guest)!;
+  const contact = connection.guest === back.id ? toMm(connection.joint.depth) : toMm(side.thickness);
+  const holds = connection.joint.glue && !isFaced(back.stock) && !(connection.guest === back.id && isFaced(side.stock));
   return strongest(holds ? [evaluate(GLUE, { B: toMm(back.length.value), t: contact, f: GLUE_EDGE_MPA })] : []);
 }
 
@@ -219,7 +221,7 @@ export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallF
   return rows.map(({ id, carrier: { panel, name, ends, capacity }, under: { W, along, share } }) => {
     const S = share === 1 ? forces.spacerPush : evaluate(OF_BOX, { all: forces.spacerPush, share });
     const load = evaluate(CARRIER_LOAD, { W, S, c: along - ends.from, L: ends.to - ends.from });
-    return link({ id, kind: 'rail-joint', name, use: evaluate(JOINT_USE, { load, capacity }), panels: [panel.id] });
+    return link({ id, kind: 'rail-joint', name, use: evaluate(JOINT_UTILIZATION, { load, capacity }), panels: [panel.id] });
   });
 }
 

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
 import { ink, typed, cabinetWith } from '../test/print-room.ts';
-import { loadCases, movingCases } from './cases.ts';
+import { loadCases, movingCases } from './load-cases.ts';
 import { WEIGHT } from './statics.ts';
 import { evaluate } from '../explained/explained-value.ts';
 

@@ -10,7 +10,7 @@ import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { COMBINED, G0, HEAD_PULL_THROUGH, MIN_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { EDGE_SCREWS, GLUE, GLUE_EDGE_MPA } from './joint-capacity.ts';
-import { JOINT_USE, link, mostUsed, nearness, type Link } from './link.ts';
+import { JOINT_UTILIZATION, link, mostUtilized, nearnessToLimit, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
 
 export const EXISTING_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
@@ -198,7 +198,7 @@ function judged(worry: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusal
     cabinetHalf(worry, W, outward, b),
     bottomJoint(worry),
     ...lid(worry, W, e, h, θ, b),
-  ].sort((x, y) => nearness(y) - nearness(x));
+  ].sort((x, y) => nearnessToLimit(y) - nearnessToLimit(x));
   return { links, refusals: refusalsOf(worry) };
 }
 
@@ -236,9 +236,9 @@ function cabinetHalf(worry: ExistingCabinet, W: ExplainedValue, outward: Explain
   const base = { id: 'cabinet-half', kind: 'cabinet-screws' as const, name, panels: [] };
   if (worry.heldIn === 'back') {
     const heads = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });
-    return link({ ...base, name: { key: 'worry-back' }, use: evaluate(JOINT_USE, { load: pulled, capacity: evaluate(THROUGH_BACK, { heads }) }) });
+    return link({ ...base, name: { key: 'worry-back' }, use: evaluate(JOINT_UTILIZATION, { load: pulled, capacity: evaluate(THROUGH_BACK, { heads }) }) });
   }
-  if (worry.heldBy !== 'screws') return link({ ...base, use: evaluate(JOINT_USE, { load: pulled, capacity: evaluate(ALONG, { n }) }) });
+  if (worry.heldBy !== 'screws') return link({ ...base, use: evaluate(JOINT_UTILIZATION, { load: pulled, capacity: evaluate(ALONG, { n }) }) });
   const lateral = shearOf(screw, {
     side: SHEET_MM,
     grip: Math.min(t, SHEET_MM),
@@ -256,7 +256,7 @@ function bottomJoint(worry: ExistingCabinet): Link {
     id: 'bottom',
     kind: 'floor-joint',
     name: { key: 'worry-bottom' },
-    use: evaluate(JOINT_USE, { load, capacity: bottomHolds(worry) }),
+    use: evaluate(JOINT_UTILIZATION, { load, capacity: bottomHolds(worry) }),
     panels: [],
   });
 }
@@ -282,7 +282,14 @@ function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: nu
   const load = evaluate(LEVER, { hand: toMm(worry.lidHand), touch: toMm(worry.lidTouch) });
   const capacity = evaluate(PULL_LIMIT, { W, a: e.value - t / 2, c: b, z: 0, h, θ });
   return [
-    link({ id: 'lid', kind: 'tip', name: { key: 'worry-lid' }, use: evaluate(JOINT_USE, { load, capacity }), limit: worry.locked ? Infinity : 1, panels: [] }),
+    link({
+      id: 'lid',
+      kind: 'tip',
+      name: { key: 'worry-lid' },
+      use: evaluate(JOINT_UTILIZATION, { load, capacity }),
+      limit: worry.locked ? Infinity : 1,
+      panels: [],
+    }),
   ];
 }
 
@@ -330,7 +337,7 @@ function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: rea
         ...weakest.map(({ id: of, value }) => (value > 0 ? 1 - (after.links.find((each) => each.id === of)?.use.value ?? 0) / value : 0)),
       );
       const gain = 10 * (refusals.length - after.refusals.length) + Math.max(before - scoreOf(after.links, after.refusals), eased);
-      const worst = mostUsed(after.links);
+      const worst = mostUtilized(after.links);
       return gain > REPAIR_GAIN ? [{ id, change, worst, refusals: after.refusals.length, gain }] : [];
     })
     .sort((x, y) => y.gain - x.gain)
@@ -341,4 +348,4 @@ function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: rea
 const REPAIR_GAIN = 0.05;
 const MAX_REPAIRS = 5;
 
-const scoreOf = (links: readonly Link[], refusals: readonly ExistingRefusal[]): number => refusals.length + Math.min(5, mostUsed(links));
+const scoreOf = (links: readonly Link[], refusals: readonly ExistingRefusal[]): number => refusals.length + Math.min(5, mostUtilized(links));

@@ -74,7 +74,7 @@ export interface LateralJoint {
   /** Dowel bearing strength of the main member, MPa, where it is no wood. */
   readonly mainBearingMPa?: number;
   /** The yield is divided by this at least, where another code asks for more than R_d. */
-  readonly leastReduction?: number;
+  readonly minReduction?: number;
   /** Load to the grain, degrees; counts for diameters of 1/4 in and up. */
   readonly sideAngle: number;
   readonly mainAngle: number;
@@ -102,7 +102,7 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   const angle = Math.max(joint.sideAngle, joint.mainAngle);
   let least: { valueN: number; mode: YieldMode } | undefined;
   for (const mode of Object.keys(yields) as YieldMode[]) {
-    const valueN = (yields[mode] / Math.max(joint.leastReduction ?? 0, reduction(mode, D, root, angle))) * N_PER_LB;
+    const valueN = (yields[mode] / Math.max(joint.minReduction ?? 0, reduction(mode, D, root, angle))) * N_PER_LB;
     if (!least || valueN < least.valueN) least = { valueN, mode };
   }
   return least!;

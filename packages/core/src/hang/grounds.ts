@@ -51,7 +51,7 @@ export interface ScrewCapacity {
   readonly depthMm: number;
   readonly diameterMm: number;
   /** It must reach so far into what holds it, mm. */
-  readonly leastMm: number;
+  readonly minMm: number;
 }
 
 export type Ground = 'timber' | 'metal' | 'masonry' | 'anchors' | 'moving';
@@ -127,7 +127,7 @@ export const METAL_ACROSS = formula({
   source: `[TR12 T1-1; NDS 12.3], 3 [S100 E4 (m)] ${SOURCE}`,
   terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', t: 'mm', gap: 'mm', 'G side': 'factor', C_D: 'factor' },
   compute: (terms) =>
-    lateralYield({ ...headSide(terms), mainMm: terms.t, mainGravity: 0, mainBearingMPa: ASSUMED.metalBearing.value, leastReduction: METAL_SAFETY }).valueN *
+    lateralYield({ ...headSide(terms), mainMm: terms.t, mainGravity: 0, mainBearingMPa: ASSUMED.metalBearing.value, minReduction: METAL_SAFETY }).valueN *
     terms.C_D,
 });
 
@@ -143,7 +143,7 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   const steel = evaluate(STEEL, { D_r: screw.rootMm });
   // The head of an anchor, a plug's screw or a sheet-metal screw still draws through the strip.
   const head = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
-  const holds = (pull: ExplainedValue, shear: ExplainedValue, leastMm: number): ScrewCapacity => ({
+  const holds = (pull: ExplainedValue, shear: ExplainedValue, minMm: number): ScrewCapacity => ({
     lateral: shear,
     pull: least(
       'screw-tension-capacity',
@@ -154,7 +154,7 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
     penetration,
     depthMm: Infinity,
     diameterMm: screw.diameterMm,
-    leastMm,
+    minMm,
   });
   const ground = groundOf(wall);
   if (ground === 'metal') {

@@ -2,7 +2,7 @@
 import type { MaterialOf, CabinetWeights } from '../parts/weights.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
-import type { HungShares } from './hung-shares.ts';
+import type { BearingShares } from './bearing-shares.ts';
 import type { RailFault } from './on-rail.ts';
 
 /** Another unit on the same rail: places in mm from this unit's left end. */
@@ -12,7 +12,7 @@ export interface RailNeighbour {
   /** The most it lays on each stud. */
   readonly studs: readonly { readonly atMm: number; readonly newtons: number }[];
   /** Where it bears on the rail, and the studs of that piece. */
-  readonly stretches: HungShares['stretches'];
+  readonly stretches: BearingShares['stretches'];
 }
 
 export interface HangInput {

@@ -9,7 +9,7 @@ import { aloneBox, boxOf } from '../test/print-room.ts';
 import type { WallFixing } from '../wall/fixing.ts';
 import type { Wall } from '../wall/wall.ts';
 import type { CabinetPlan } from '../plan/plan.ts';
-import { hang, hangAt, type Hang } from './hang.ts';
+import { analyzeHanging, analyzeHangingAt, type HangingAnalysis } from './hang.ts';
 
 /** Studs the box can reach, from its left end in mm: two to four, no two in one place. */
 const studs = fc.uniqueArray(fc.integer({ min: 40, max: 1300 }), { minLength: 2, maxLength: 4, selector: (at) => Math.round(at / 30) });
@@ -44,7 +44,7 @@ const hungBy = (box: ShelfBox, way: Partial<HangingChoice>): ShelfBox => ({
   ...box,
   hanging: { ...box.hanging, kind: 'outside', wallRail: null, lowerCleat: null, ...way },
 });
-const usesOf = ({ links }: Hang): Map<string, number> => new Map(links.map(({ id, use }) => [id, use.value]));
+const usesOf = ({ links }: HangingAnalysis): Map<string, number> => new Map(links.map(({ id, use }) => [id, use.value]));
 const RUNS = { numRuns: 60 };
 
 test('more in it uses no link less: what stands far back may be missing when somebody opens the doors', () => {
@@ -59,7 +59,7 @@ test('more in it uses no link less: what stands far back may be missing when som
       (box, at, ground, way, factor, more) => {
         const made = aloneBox(hungBy(box, way));
         const input = onStuds(made, reached(at, made), ground);
-        const [less, greater] = [usesOf(hangAt(input, factor)), usesOf(hangAt(input, factor + more))];
+        const [less, greater] = [usesOf(analyzeHangingAt(input, factor)), usesOf(analyzeHangingAt(input, factor + more))];
         for (const [id, use] of less) expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
       },
     ),
@@ -83,7 +83,9 @@ test('more screws use no link more', () => {
       const box = hungBy(plain, way);
       const made = aloneBox(screwed(box, few));
       const studsMm = reached(at, made);
-      const [less, greater] = [made, aloneBox(screwed(box, { ...few, [which]: few[which] + 1 }))].map((each) => usesOf(hang(onStuds(each, studsMm, ground))));
+      const [less, greater] = [made, aloneBox(screwed(box, { ...few, [which]: few[which] + 1 }))].map((each) =>
+        usesOf(analyzeHanging(onStuds(each, studsMm, ground))),
+      );
       for (const [id, use] of less!) expect(greater!.get(id)!).toBeLessThanOrEqual(use + 1e-9);
     }),
     RUNS,
@@ -99,9 +101,9 @@ test('the other way round: a door hinged at the other side and studs mirrored gi
       const wide = left!.cabinet.outside.width.value / 1e6;
       const studsMm = reached(at, left!);
       fc.pre(studsMm.length >= 2);
-      const one = hang(onStuds(left!, studsMm));
-      const other = hang(onStuds(right!, studsMm.map((mm) => wide - mm).reverse()));
-      const shares = ({ studs: used }: Hang): number[] => used.map(({ share }) => share.value);
+      const one = analyzeHanging(onStuds(left!, studsMm));
+      const other = analyzeHanging(onStuds(right!, studsMm.map((mm) => wide - mm).reverse()));
+      const shares = ({ studs: used }: HangingAnalysis): number[] => used.map(({ share }) => share.value);
       shares(one).forEach((share, n) => expect(shares(other).at(-1 - n)!).toBeCloseTo(share, 6));
       expect(other.state).toBe(one.state);
       expect(other.links[0]!.use.value / one.links[0]!.use.value).toBeCloseTo(1, 9);
@@ -119,7 +121,7 @@ test('a box typed in inches and the same in millimetres: the same verdict, link 
       const inches = aloneBox({ ...box, width: width!, height: height!, depth: depth! });
       const metric = aloneBox({ ...box, width: widthMm!, height: heightMm!, depth: depthMm! });
       const studsMm = reached(at, inches);
-      const [one, other] = [inches, metric].map((each) => hang(onStuds(each, studsMm)));
+      const [one, other] = [inches, metric].map((each) => analyzeHanging(onStuds(each, studsMm)));
       expect(other!.state).toBe(one!.state);
       expect(usesOf(other!)).toEqual(usesOf(one!));
     }),
@@ -131,7 +133,7 @@ test('each way of sharing gives the studs all of the weight, no more and no less
   fc.assert(
     fc.property(arbitraryBox, studs, (box, at) => {
       const made = aloneBox(box);
-      const { studs: used, weight } = hang(onStuds(made, reached(at, made)));
+      const { studs: used, weight } = analyzeHanging(onStuds(made, reached(at, made)));
       // A stud too near the end of the wall half takes no screw.
       fc.pre(used.length > 0);
       for (const way of ['share-simple', 'share-continuous', 'share-rigid']) {

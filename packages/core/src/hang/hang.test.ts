@@ -6,7 +6,7 @@ import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
 import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { aloneBox, ink, typed, cabinetWith } from '../test/print-room.ts';
-import { hangAt } from './hang.ts';
+import { analyzeHangingAt } from './hang.ts';
 import { loadLimits } from './limits.ts';
 
 const kg = (bottom: number, s1 = 0, s2 = 0): EditStep =>
@@ -87,7 +87,7 @@ describe('what it would carry', () => {
     const { hang, hangInput } = cabinetWith('ink');
     const { carriesKg, fineToKg } = loadLimits(hangInput);
     const factor = carriesKg! / hang.plannedKg;
-    const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
+    const most = (at: number): number => Math.max(...analyzeHangingAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
     expect(most(factor)).toBeLessThanOrEqual(1);
     expect(most(factor)).toBeGreaterThan(0.99);
     expect(most(factor * 1.01)).toBeGreaterThan(1);
@@ -101,11 +101,11 @@ describe('what it would carry', () => {
       const { hang, hangInput } = aloneBox({ ...spec, contents: kg } as typeof spec);
       const { carriesKg } = loadLimits(hangInput);
       if (carriesKg === null || carriesKg > 60 * hang.plannedKg) continue;
-      const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
+      const most = (at: number): number => Math.max(...analyzeHangingAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
       const factor = carriesKg / hang.plannedKg;
       expect(most(factor)).toBeLessThanOrEqual(1 + 1e-9);
       // Used up, or at the most a single stud may hold.
-      if (hangAt(hangInput, factor * 1.01).state !== 'refused') expect(most(factor)).toBeGreaterThan(0.99);
+      if (analyzeHangingAt(hangInput, factor * 1.01).state !== 'refused') expect(most(factor)).toBeGreaterThan(0.99);
     }
   });
 
@@ -113,7 +113,7 @@ describe('what it would carry', () => {
     const { hangInput } = cabinetWith('ink');
     fc.assert(
       fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), (factor, more) => {
-        const [less, greater] = [factor, factor + more].map((at) => new Map(hangAt(hangInput, at).links.map(({ id, use }) => [id, use.value])));
+        const [less, greater] = [factor, factor + more].map((at) => new Map(analyzeHangingAt(hangInput, at).links.map(({ id, use }) => [id, use.value])));
         for (const [id, use] of less!) if (id !== 'tip') expect(greater!.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
       }),
       { numRuns: 60 },

@@ -5,15 +5,15 @@
  */
 import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
-import { atHook, atWall, capacitiesOf, loadPathOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type LoadPath } from './chain.ts';
+import { atHook, atWall, capacitiesOf, loadPathOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type LoadPath } from './load-path.ts';
 import { climbing, type ClimbingChild } from './climbing.ts';
 import type { HangInput } from './hang-input.ts';
-import { nearness, type Link, type PartialLoadKind } from './link.ts';
-import { partLoads } from './part-loads.ts';
+import { nearnessToLimit, type Link, type PartialLoadKind } from './link.ts';
+import { partialLoads } from './partial-loads.ts';
 import { offBalance, stateOf, type VerdictState } from './refusals.ts';
-import { atEnd, maxGrowth } from './spread.ts';
+import { atEnd, maxGrowth } from './uncertainty.ts';
 
-export interface Hang extends LoadPath {
+export interface HangingAnalysis extends LoadPath {
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
   readonly open: readonly MovingPart[];
   readonly climbing: ClimbingChild | null;
@@ -23,20 +23,20 @@ export interface Hang extends LoadPath {
 }
 
 /** The hanging at the planned contents: at its worst, doors and the fullest drawer open, and someone pressing where the unit says so. */
-export const hang = (input: HangInput): Hang => hangAt(input, 1);
+export const analyzeHanging = (input: HangInput): HangingAnalysis => analyzeHangingAt(input, 1);
 
 /** The hanging with the contents multiplied by `factor`: what the load slider shows. */
-export function hangAt(input: HangInput, factor: number): Hang {
-  const { unpressed, ...chain } = chainAt(input, factor);
-  return { ...chain, ...endDecides(input, factor, chain), climbing: chain.studs.length > 0 ? climbing(input, unpressed) : null };
+export function analyzeHangingAt(input: HangInput, factor: number): HangingAnalysis {
+  const { unpressed, ...chain } = loadPathAt(input, factor);
+  return { ...chain, ...withLowEnd(input, factor, chain), climbing: chain.studs.length > 0 ? climbing(input, unpressed) : null };
 }
 
 /** The low end decides the word: as it is where everything that nobody weighed is as heavy as it may be. */
-function endDecides(input: HangInput, factor: number, { state, refusals, capped, links }: LoadPath): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
+function withLowEnd(input: HangInput, factor: number, { state, refusals, capped, links }: LoadPath): Pick<HangingAnalysis, 'state' | 'refusals' | 'atLow'> {
   if (state === 'refused' || state === 'not-checked') return { state, refusals, atLow: null };
   const near = nearMarks(input, links);
   if (!near.atWall && !near.inside) return { state, refusals, atLow: null };
-  const low = chainAt(atEnd(input, 'low'), factor, near);
+  const low = loadPathAt(atEnd(input, 'low'), factor, near);
   const unbalanced = low.refusals.filter(({ kind }) => kind === 'off-balance');
   const weakest = low.links.find(({ use, limit }) => use.value > limit) ?? null;
   const atLow = stateOf(low.links, unbalanced, capped !== null, isLoaded(input));
@@ -73,14 +73,14 @@ const INSIDE: ReadonlySet<Link['kind']> = new Set([
 const WORST_FIRST: readonly VerdictState[] = ['refused', 'over', 'tight', 'fine', 'not-checked'];
 
 /** A load followed to the links that are asked for, with a part of the contents in too where that is worse. */
-export function chainAt(input: HangInput, factor: number, followed = ALL_LINKS): Omit<Hang, 'climbing' | 'atLow'> & { readonly unpressed: Load } {
+export function loadPathAt(input: HangInput, factor: number, followed = ALL_LINKS): Omit<HangingAnalysis, 'climbing' | 'atLow'> & { readonly unpressed: Load } {
   const capacities = capacitiesOf(input);
   const { openings } = capacities;
   const state = { factor, open: openings };
   const unpressed = unpressedLoad(input, state);
   const full = loadPathOf(input, unpressed, state, followed.inside);
   // Inside the cabinet nothing is used more by a part of the contents than by all of them.
-  const partly = followed.atWall ? partLoads(input, unpressed, factor, openings) : [];
+  const partly = followed.atWall ? partialLoads(input, unpressed, factor, openings) : [];
   const parts = partly.map(
     ({ kind, load, worse }) => [kind, worse === 'hook' ? { loaded: load, studs: [], ...atHook(input, load) } : atWall(input, load, capacities)] as const,
   );
@@ -96,7 +96,7 @@ function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [Pa
   for (const [partly, part] of parts) {
     for (const each of part.links) {
       const known = links.get(each.id);
-      if (!known || nearness(each) > nearness(known)) links.set(each.id, { ...each, partly });
+      if (!known || nearnessToLimit(each) > nearnessToLimit(known)) links.set(each.id, { ...each, partly });
     }
     part.studs.forEach((stud, index) => {
       if (stud.use.value > studs[index]!.use.value) studs[index] = stud;
@@ -105,6 +105,6 @@ function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [Pa
     const unbalanced = part.studs.length > 0 ? offBalance(input.cabinet, part.loaded, part.studs) : undefined;
     if (unbalanced && !refusals.some(({ kind }) => kind === 'off-balance')) refusals.push({ ...unbalanced, partly });
   }
-  const all = [...links.values()].sort((a, b) => nearness(b) - nearness(a));
+  const all = [...links.values()].sort((a, b) => nearnessToLimit(b) - nearnessToLimit(a));
   return { ...full, links: all, studs, refusals, state: stateOf(all, refusals, full.capped !== null, isLoaded(input)) };
 }

@@ -16,9 +16,9 @@ import { bandAt, cableBands, drillState, type Band, type DrillState } from '../w
 import { heightsOf, railsBeside } from './boxes.ts';
 import { cabinetScrewRow, carrierOf, lowerCarrierOf, lowerScrewRow, screwsEach } from './carrier-links.ts';
 import { groundOf, PLUGS } from './grounds.ts';
-import type { LoadPath } from './chain.ts';
+import type { LoadPath } from './load-path.ts';
 import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
-import { besideMiddle, studWidthMm } from './in-stud.ts';
+import { besideMiddle, studWidthMm } from './stud-edge.ts';
 import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {

@@ -9,7 +9,7 @@ import { toMm } from '../length/length.ts';
 import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
+import { connectionsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
 import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -106,9 +106,11 @@ const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source:
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): ExplainedValue | undefined {
   const { cabinet } = input;
-  const ends = meetingsOf(cabinet, 'asGuest', floor.id).filter(({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(cabinet.byId.get(host)!));
-  const under = meetingsOf(cabinet, 'asHost', floor.id).filter((meeting) => hangsUnder(cabinet, meeting, floor.id));
-  const capacities = [...ends.map((meeting) => endCapacity(input, meeting, floor)), ...under.map((meeting) => hungUnder(input, meeting, floor))];
+  const ends = connectionsOf(cabinet, 'asGuest', floor.id).filter(
+    ({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(cabinet.byId.get(host)!),
+  );
+  const under = connectionsOf(cabinet, 'asHost', floor.id).filter((connection) => hangsUnder(cabinet, connection, floor.id));
+  const capacities = [...ends.map((connection) => endCapacity(input, connection, floor)), ...under.map((connection) => hungUnder(input, connection, floor))];
   return capacities.reduce<ExplainedValue | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
 
@@ -121,33 +123,33 @@ export const hangsUnder = (cabinet: ResolvedCabinet, { guest, host, face, edge }
 const shown = (figure: ExplainedValue): ValueTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
 
 /** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */
-export function endCapacity(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
-  const host = input.cabinet.byId.get(meeting.host)!;
+export function endCapacity(input: HangInput, connection: Connection, floor: ResolvedPanel): ExplainedValue {
+  const host = input.cabinet.byId.get(connection.host)!;
   const B = toMm(floor.width.value);
   const t = toMm(floor.thickness);
   const mechanisms: ExplainedValue[] = [];
-  if (meeting.joint.kind === 'pins') {
+  if (connection.joint.kind === 'pins') {
     const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.reason.key === 'pin-row');
     if (row?.kind !== 'holes') return strongest([]);
     const F_e = PIN_BEARING_MPA[input.materialOf(host.stock).kind === 'fibre' ? 'fibre' : 'wood'];
     const l = toMm(row.depth ?? host.thickness);
-    return strongest([evaluate(PINS, { n: PINS_AN_END, F_e, d: toMm(row.diameter), l, c: toMm(meeting.joint.endPlay) })]);
+    return strongest([evaluate(PINS, { n: PINS_AN_END, F_e, d: toMm(row.diameter), l, c: toMm(connection.joint.endPlay) })]);
   }
-  const strip = host.strips.find(({ id }) => id === meeting.id);
-  if (strip) {
+  const slot = host.slots.find(({ id }) => id === connection.id);
+  if (slot) {
     const material = input.materialOf(host.stock);
     mechanisms.push(
       evaluate(LIP, {
-        depth: toMm(strip.depth),
+        depth: toMm(slot.depth),
         B,
         F_c: material.bearingMPa,
-        lip: lipUnder(strip.near, extentOf(host.outline, 'u').from),
+        lip: lipUnder(slot.near, extentOf(host.outline, 'u').from),
         f_v: material.lipShearMPa,
       }),
     );
   }
-  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(evaluate(GLUE, { B, t, f: GLUE_EDGE_MPA }));
-  mechanisms.push(...fastenedAcross(input, meeting, host, floor));
+  if (connection.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, connection, floor)) mechanisms.push(evaluate(GLUE, { B, t, f: GLUE_EDGE_MPA }));
+  mechanisms.push(...fastenedAcross(input, connection, host, floor));
   return strongest(mechanisms);
 }
 
@@ -162,15 +164,15 @@ export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge
 export const lipUnder = (slotLower: number, hostLower: number): number => Math.max(0, (slotLower - hostLower) / 1e6);
 
 /** A floor under the uprights' ends: everything pulls straight out of their end edges. */
-function hungUnder(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
-  const side = input.cabinet.byId.get(meeting.guest)!;
+function hungUnder(input: HangInput, connection: Connection, floor: ResolvedPanel): ExplainedValue {
+  const side = input.cabinet.byId.get(connection.guest)!;
   const mechanisms: ExplainedValue[] = [];
-  if (meeting.joint.glue && !input.isFaced(floor.stock)) {
+  if (connection.joint.glue && !input.isFaced(floor.stock)) {
     // Pulled straight off a fiber board, the board itself comes apart.
     const isFibre = [side, floor].some(({ stock }) => input.materialOf(stock).kind === 'fibre');
     mechanisms.push(evaluate(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness), f: isFibre ? ASSUMED.glueFibreTension.value : GLUE_EDGE_MPA }));
   }
-  const { fastening, depth } = meeting.joint;
+  const { fastening, depth } = connection.joint;
   if (fastening?.by === 'pockets') mechanisms.push(evaluate(POCKETS, { n: fastening.count }));
   // A brad or a dowel holds nothing straight along itself.
   if (fastening?.by === 'screws') mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));

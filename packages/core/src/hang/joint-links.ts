@@ -8,7 +8,7 @@ import type { WallForces } from './forces.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { supportCapacity } from './joint-capacity.ts';
-import { JOINT_USE, link, type Link } from './link.ts';
+import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 
 const HALF = formula({
   label: 'joint-load',
@@ -77,7 +77,7 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: J
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
     const load = floorLoad(held, weights.panels.get(floor.id)!, ends.get(floor.id), factor);
-    const use = evaluate(JOINT_USE, { load, capacity });
+    const use = evaluate(JOINT_UTILIZATION, { load, capacity });
     return [
       link({
         id: `joint-${floor.id}`,

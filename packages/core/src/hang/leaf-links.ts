@@ -7,13 +7,13 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { pressingOn } from '../parts/opened.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type HingeScrews, type Prop } from '../solid/cabinet.ts';
+import { connectionsOf, type HingeScrews, type Prop } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { combinationInWood } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { EDGE_SCREWS, edgePull, FIBRE_PULL, GLUE_EDGE_MPA } from './joint-capacity.ts';
-import { JOINT_USE, link, MOMENT_USE, type Link } from './link.ts';
+import { JOINT_UTILIZATION, link, MOMENT_UTILIZATION, type Link } from './link.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
@@ -213,7 +213,7 @@ function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] 
 
 /** The panel a gate is hinged to. */
 const hungOn = ({ cabinet }: HangInput, gate: string): ResolvedPanel | undefined =>
-  cabinet.byId.get(meetingsOf(cabinet, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
+  cabinet.byId.get(connectionsOf(cabinet, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
 
 /** One screw of a hinge in a panel's face: sheared across a steel leaf, and pulled out. */
 function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: ExplainedValue; pull: ExplainedValue } {
@@ -249,10 +249,10 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
       sideGravity: HINGE_PLATE.gravity,
       mainGravity: gravity,
     });
-    const use = evaluate(JOINT_USE, { load, capacity: evaluate(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
+    const use = evaluate(JOINT_UTILIZATION, { load, capacity: evaluate(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
     links.push(link({ id: `hinge-${leaf.id}`, kind: 'leaf-hinge', name: { key: 'link-leaf-hinge' }, use, panels: [leaf.id, ledger.id] }));
   }
-  const held = meetingsOf(cabinet, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
+  const held = connectionsOf(cabinet, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
   if (held) {
     const t = toMm(ledger.thickness);
     const M = evaluate(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });
@@ -266,7 +266,13 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
       ways.length > 0 ? ways.map((way) => termOf(way)) : [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N mm' }],
     );
     links.push(
-      link({ id: `ledger-${ledger.id}`, kind: 'ledger', name: { key: 'link-ledger' }, use: evaluate(MOMENT_USE, { M, capacity }), panels: [ledger.id] }),
+      link({
+        id: `ledger-${ledger.id}`,
+        kind: 'ledger',
+        name: { key: 'link-ledger' },
+        use: evaluate(MOMENT_UTILIZATION, { M, capacity }),
+        panels: [ledger.id],
+      }),
     );
   }
   return links;

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
 import { ink, cabinetWith } from '../test/print-room.ts';
 import { carriesRange, loadLimits } from './limits.ts';
-import { hangAt } from './hang.ts';
+import { analyzeHangingAt } from './hang.ts';
 
 const guessed = ink('contents', { bottom: { preset: 'general', kg: null }, s1: { preset: 'general', kg: null }, s2: { preset: 'general', kg: null } });
 const weighed = (kg: number) => ink('contents', { bottom: { preset: 'general', kg }, s1: { preset: 'general', kg }, s2: { preset: 'general', kg } });
@@ -42,7 +42,7 @@ describe('the ends', () => {
 
 describe('the word', () => {
   /** Loads entered so that the cabinet is just within its limit as reckoned, and past it where what was guessed is heavier. */
-  const loaded = (factor: number) => hangAt(cabinetWith('ink', guessed, spruce).hangInput, factor);
+  const loaded = (factor: number) => analyzeHangingAt(cabinetWith('ink', guessed, spruce).hangInput, factor);
   const { carriesKg, lowKg } = loadLimits(cabinetWith('ink', guessed, spruce).hangInput);
   const planned = cabinetWith('ink', guessed, spruce).hang.plannedKg;
   test('is over between the low end and what is reckoned, though no link is past its limit', () => {

@@ -1,9 +1,9 @@
 /** How much of the same contents a unit would carry, both ends of it, and what would tell it more closely. Source: docs/formulas/carries-range.md. */
 import { contentsMass } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
-import { chainAt, type Hang } from './hang.ts';
+import { loadPathAt, type HangingAnalysis } from './hang.ts';
 import type { Link } from './link.ts';
-import { atEnd, SPREAD_INPUTS, toMeasure, type End, type SpreadInput } from './spread.ts';
+import { atEnd, UNCERTAIN_INPUTS, toMeasure, type RangeEnd, type UncertainInput } from './uncertainty.ts';
 
 /** How much of the same contents a unit would carry. */
 export interface LoadLimits {
@@ -20,7 +20,7 @@ export interface CarriesRange {
   readonly lowKg: number | null;
   readonly highKg: number | null;
   /** The input whose measuring brings the ends together most, and the ends then. */
-  readonly narrow: { readonly measure: Exclude<SpreadInput, 'cabinet'>; readonly lowKg: number; readonly highKg: number } | null;
+  readonly narrow: { readonly measure: Exclude<UncertainInput, 'cabinet'>; readonly lowKg: number; readonly highKg: number } | null;
 }
 
 const limits = new WeakMap<HangInput, LoadLimits>();
@@ -44,18 +44,18 @@ export function carriesRange(input: HangInput): CarriesRange {
   const known = ranges.get(input);
   if (known) return known;
   const held = contentsMass(input.weights);
-  const carries = (end: End, inputs: readonly SpreadInput[]): number | null => searched(atEnd(input, end, inputs), held)(({ limit }) => limit);
+  const carries = (end: RangeEnd, inputs: readonly UncertainInput[]): number | null => searched(atEnd(input, end, inputs), held)(({ limit }) => limit);
   const { lowKg } = loadLimits(input);
-  const highKg = carries('high', SPREAD_INPUTS);
+  const highKg = carries('high', UNCERTAIN_INPUTS);
   const found = { lowKg, highKg, narrow: lowKg === null || highKg === null ? null : narrowed(input, highKg - lowKg, carries) };
   ranges.set(input, found);
   return found;
 }
 
 /** Of what a person can measure, the one that leaves the least between the ends. */
-function narrowed(input: HangInput, apartKg: number, carries: (end: End, inputs: readonly SpreadInput[]) => number | null): CarriesRange['narrow'] {
+function narrowed(input: HangInput, apartKg: number, carries: (end: RangeEnd, inputs: readonly UncertainInput[]) => number | null): CarriesRange['narrow'] {
   const rows = toMeasure(input).flatMap((measure) => {
-    const others = SPREAD_INPUTS.filter((each) => each !== measure);
+    const others = UNCERTAIN_INPUTS.filter((each) => each !== measure);
     const [lowKg, highKg] = [carries('low', others), carries('high', others)];
     return lowKg === null || highKg === null ? [] : [{ measure, lowKg, highKg }];
   });
@@ -69,16 +69,16 @@ const TOLD_KG = 1;
 
 /** A search over loads of one site; each load is worked out once, whatever limit is asked for. In kilograms of `held`, the contents as reckoned. */
 function searched(input: HangInput, held: number): (limitOf: (link: Link) => number) => number | null {
-  const tried = new Map<number, Tried>([[1, chainAt(input, 1)]]);
+  const tried = new Map<number, Tried>([[1, loadPathAt(input, 1)]]);
   const tryLoad = (factor: number): Tried => {
-    const chain = tried.get(factor) ?? chainAt(input, factor);
+    const chain = tried.get(factor) ?? loadPathAt(input, factor);
     tried.set(factor, chain);
     return chain;
   };
   return (limitOf) => maxContents(tryLoad, tried.keys(), held, limitOf);
 }
 
-type Tried = Pick<Hang, 'links' | 'refusals'>;
+type Tried = Pick<HangingAnalysis, 'links' | 'refusals'>;
 
 /**
  * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the

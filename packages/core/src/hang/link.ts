@@ -52,13 +52,13 @@ export const FINE_TIP = ASSUMED.fineTip.value;
 export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo' | 'limit'>>): Link => ({ fineTo: FINE_USE, limit: 1, ...row });
 
 /** How near a link is to its limit; one without a limit of its own counts against 1. */
-export const nearness = ({ use, limit }: Pick<Link, 'use' | 'limit'>): number => use.value / (Number.isFinite(limit) ? limit : 1);
+export const nearnessToLimit = ({ use, limit }: Pick<Link, 'use' | 'limit'>): number => use.value / (Number.isFinite(limit) ? limit : 1);
 
 /** The most any link of a chain is used, as a share of its limit. */
-export const mostUsed = (links: readonly Link[]): number => Math.max(0, ...links.map(nearness));
+export const mostUtilized = (links: readonly Link[]): number => Math.max(0, ...links.map(nearnessToLimit));
 
 /** Load over capacity; a joint that holds nothing is far over as soon as it has to. */
-export const JOINT_USE = formula({
+export const JOINT_UTILIZATION = formula({
   label: 'joint-use',
   unit: 'share',
   text: 'load / capacity',
@@ -67,7 +67,7 @@ export const JOINT_USE = formula({
   compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0),
 });
 /** The same of a joint that is turned open. */
-export const MOMENT_USE = formula({
+export const MOMENT_UTILIZATION = formula({
   label: 'joint-use',
   unit: 'share',
   text: 'M / capacity',

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { ink, cabinetWith } from '../test/print-room.ts';
-import { hangAt } from './hang.ts';
+import { analyzeHangingAt } from './hang.ts';
 import { loadLimits } from './limits.ts';
 import { loadCurves } from './load-curves.ts';
 
@@ -14,7 +14,7 @@ test('the curves are the chain at each load, and the first crosses its limit whe
   expect(curves).toHaveLength(3);
   for (const { id, uses } of curves) {
     expect(uses).toHaveLength(factors.length);
-    const link = hangAt(hangInput, factors[6]!).links.find((each) => each.id === id)!;
+    const link = analyzeHangingAt(hangInput, factors[6]!).links.find((each) => each.id === id)!;
     expect(uses[6]).toBeCloseTo(link.use.value / link.limit, 12);
   }
   const first = curves[0]!.uses;

@@ -1,7 +1,7 @@
 /** How the links that go first are used as the contents grow: what the chart beside the load slider shows. */
 import type { Label } from '../explained/explained-length.ts';
 import type { HangInput } from './hang-input.ts';
-import { hangAt } from './hang.ts';
+import { analyzeHangingAt } from './hang.ts';
 
 export interface LoadCurve {
   readonly id: string;
@@ -24,7 +24,7 @@ const SHOWN = 3;
 /** From nothing to `most` times the planned contents; no curves where no link is worked out. */
 export function loadCurves(input: HangInput, most: number): LoadCurves {
   const factors = Array.from({ length: LOADS }, (_, index) => (most * index) / (LOADS - 1));
-  const chains = factors.map((factor) => hangAt(input, factor).links);
+  const chains = factors.map((factor) => analyzeHangingAt(input, factor).links);
   const limited = chains.at(-1)!.filter(({ limit }) => Number.isFinite(limit));
   return {
     factors,

@@ -9,7 +9,7 @@ import type { EditStep } from '../plan/edit.ts';
 import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { newSpec } from '../test/family-units.ts';
-import { bearingOf, hungShares } from './hung-shares.ts';
+import { bearingOf, bearingShares } from './bearing-shares.ts';
 import { ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';
 
 const used = ({ hang }: CabinetPlan, id: string): number => hang.links.find((link) => link.id === id)!.use.value;
@@ -93,7 +93,7 @@ describe('the cleat', () => {
   test('half a wall cleat under a cabinet carries twice the load to the millimeter', () => {
     const perMm = (...edits: EditStep[]): number => {
       const { cabinet } = cabinetWith('ink', ...marks('probed', 240, 460), ...edits);
-      const [stretch] = hungShares(cabinet, 1000, 350, [240, 460]).stretches;
+      const [stretch] = bearingShares(cabinet, 1000, 350, [240, 460]).stretches;
       return stretch!.newtons / (stretch!.to - stretch!.from);
     };
     expect(perMm()).toBeCloseTo(1000 / 700, 9);
@@ -148,7 +148,7 @@ describe('a rail butted from boards', () => {
     hanging: { ...cabinet.hanging, onRail: true, pieces: pieces.map(([from, to]) => ({ from, to })) },
   });
   test('a piece on one stud carries nothing, and the other all of it about its center', () => {
-    const { shares, stretches } = hungShares(railOf([-200, 500], [500, 900]), 1000, 200, [100, 400, 700]);
+    const { shares, stretches } = bearingShares(railOf([-200, 500], [500, 900]), 1000, 200, [100, 400, 700]);
     // As far as the nearer end on both sides: 0 to 400; by the lever of 200 between 100 and 400.
     expect(stretches).toEqual([{ from: 0, to: 400, newtons: 1000, studs: [100, 400] }]);
     expect(shares.simple.map(Math.round)).toEqual([667, 333, 0]);
@@ -158,7 +158,7 @@ describe('a rail butted from boards', () => {
     expect(bearingOf(railOf([-200, 300], [300, 900]), [100, 400])).toBeNull();
   });
   test('over two pieces that hold each has a beam of its own, and together they carry it', () => {
-    const { shares } = hungShares(railOf([-200, 350], [350, 900]), 1000, 350, [50, 300, 400, 650]);
+    const { shares } = bearingShares(railOf([-200, 350], [350, 900]), 1000, 350, [50, 300, 400, 650]);
     expect(shares.simple.reduce((a, b) => a + b, 0)).toBeCloseTo(1000, 6);
     expect(shares.simple[0]).toBeCloseTo(shares.simple[3]!, 6);
   });

@@ -83,6 +83,6 @@ export function plateCapacity({ cabinet, wall }: HangInput, C_D: number): ScrewC
     penetration,
     depthMm,
     diameterMm: D,
-    leastMm: masonry?.deepMm ?? MIN_PENETRATION * D,
+    minMm: masonry?.deepMm ?? MIN_PENETRATION * D,
   };
 }

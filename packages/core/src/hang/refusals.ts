@@ -10,8 +10,8 @@ import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
 import { lowerCarrierOf, missedCarrier, screwsEach, type MissedCarrier } from './carrier-links.ts';
 import type { HangInput } from './hang-input.ts';
-import { bearingOf } from './hung-shares.ts';
-import { edgeInStud, studWidthMm, type EdgeInStud } from './in-stud.ts';
+import { bearingOf } from './bearing-shares.ts';
+import { studEdge, studWidthMm, type StudEdge } from './stud-edge.ts';
 import type { Link, PartialLoadKind } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
@@ -35,9 +35,9 @@ export type RefusalReason =
   /** No row of screws fits the cabinet half and what it is to be screwed to. */
   | ({ readonly kind: 'half-misses' } & MissedCarrier)
   | { readonly kind: 'cleat-material'; readonly material: string }
-  | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly leastMm: number }
+  | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly minMm: number }
   /** Screws stand too near the stud's edges to hold. */
-  | ({ readonly kind: 'stud-edge' } & EdgeInStud)
+  | ({ readonly kind: 'stud-edge' } & StudEdge)
   /** The cabinet half of the lower cleat is held by a thin back alone, and may come to carry everything. */
   | { readonly kind: 'lower-half-back'; readonly backMm: number }
   | { readonly kind: 'no-wall-screw' }
@@ -104,9 +104,9 @@ export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, 
   if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
   if (studs.length < 2 && !oneStudWillDo(cabinet, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
   const worst = studs.find(({ tooShort }) => tooShort);
-  if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters, reachMm: worst.penetrationMm, leastMm: worst.leastMm });
+  if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters, reachMm: worst.penetrationMm, minMm: worst.minMm });
   const width = studWidthMm(wall);
-  const edge = width === null ? null : edgeInStud(hanging.plate ? 1 : Math.max(upper, lower), screwById(hanging.wallScrew.screw).diameterMm, width);
+  const edge = width === null ? null : studEdge(hanging.plate ? 1 : Math.max(upper, lower), screwById(hanging.wallScrew.screw).diameterMm, width);
   if (edge && isLessMm(edge.hasMm, edge.wantedMm)) reasons.push({ kind: 'stud-edge', ...edge });
   return reasons;
 }

@@ -10,7 +10,7 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue } from '../explained/explained-value.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { link, MOMENT_USE, type Link } from './link.ts';
+import { link, MOMENT_UTILIZATION, type Link } from './link.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
@@ -53,8 +53,8 @@ const TAB_BENDING = formula({
 });
 
 /** The one joint of a floor that is held by nothing else; undefined for floors with two ends, and for those on pins. */
-export function tabJoint({ meetings }: Pick<ResolvedCabinet, 'meetings'>, floor: string): Connection | undefined {
-  const ends = meetings.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
+export function tabJoint({ connections }: Pick<ResolvedCabinet, 'connections'>, floor: string): Connection | undefined {
+  const ends = connections.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
   return ends.length === 1 ? ends[0] : undefined;
 }
 
@@ -71,7 +71,7 @@ export function tabLinks(input: HangInput, factor: number): Link[] {
     const use = greatest(
       'link-tab',
       'share',
-      [termOf(evaluate(MOMENT_USE, { M, capacity: holds(input, joint, tab, depth) })), termOf(bends(input, tab, M))],
+      [termOf(evaluate(MOMENT_UTILIZATION, { M, capacity: holds(input, joint, tab, depth) })), termOf(bends(input, tab, M))],
       SOURCE,
     );
     return [link({ id: `tab-${tab.id}`, kind: 'tab', name: { key: 'link-tab', of: compartment.name.of ?? '' }, use, panels: [tab.id] })];

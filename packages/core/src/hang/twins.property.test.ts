@@ -7,7 +7,7 @@ import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { mirrored } from '../plan/rearrange.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
-import { hangAt } from './hang.ts';
+import { analyzeHangingAt } from './hang.ts';
 
 const { design, record, workshop } = printRoom();
 const { stockOf } = plan(design, record, workshop);
@@ -87,7 +87,7 @@ test('more of the same contents uses no link less', () => {
   fc.assert(
     fc.property(lopsided, mm(2, 30), (each, tenths) => {
       const { hangInput, hang } = planned(designOf(each));
-      usesNoLess(hangAt(hangInput, 1 + tenths / 10), hang);
+      usesNoLess(analyzeHangingAt(hangInput, 1 + tenths / 10), hang);
     }),
     { numRuns: 60 },
   );

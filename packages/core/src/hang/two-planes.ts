@@ -7,7 +7,7 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { movingHold } from './grounds.ts';
-import { JOINT_USE, link, type Link } from './link.ts';
+import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 
 /** What a wall that moves does to a unit, as shares of its weight. [ASSUME] order of magnitude */
 export const MOVING = [
@@ -59,12 +59,18 @@ export function planeLinks({ hanging }: ResolvedCabinet, wall: Wall, weight: Exp
   const each = evaluate(SECOND_EACH, { rating: { value: second.ratedN, source: second.ratedFrom }, share: ASSUMED.planeWorking.value });
   const other = evaluate(PLANE_HOLDS, { n: second.count, each });
   return [
-    link({ id: 'plane-back', kind: 'plane-back', name: { key: 'link-plane-back' }, use: evaluate(JOINT_USE, { load, capacity: back }), panels: [wallHalf] }),
+    link({
+      id: 'plane-back',
+      kind: 'plane-back',
+      name: { key: 'link-plane-back' },
+      use: evaluate(JOINT_UTILIZATION, { load, capacity: back }),
+      panels: [wallHalf],
+    }),
     link({
       id: 'plane-second',
       kind: 'plane-second',
       name: { key: second.plane === 'top' ? 'link-plane-top' : 'link-plane-bottom' },
-      use: evaluate(JOINT_USE, { load, capacity: other }),
+      use: evaluate(JOINT_UTILIZATION, { load, capacity: other }),
       panels: [],
     }),
   ];

@@ -5,7 +5,7 @@ import { bendingAcrossMPa } from '../stock/materials.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue, type Formula } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
-import type { HungShares, WallStretch } from './hung-shares.ts';
+import type { BearingShares, WallStretch } from './bearing-shares.ts';
 import { link, type Link } from './link.ts';
 
 const BENDING = formula({
@@ -70,7 +70,7 @@ interface Spread extends WallStretch {
 }
 
 /** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
-function momentsOf({ stretches }: HungShares): Moment[] {
+function momentsOf({ stretches }: BearingShares): Moment[] {
   const loadsBy = new Map<readonly number[], Spread[]>();
   for (const { from, to, newtons, studs } of stretches) {
     const load = { from, to, w: newtons / (to - from) };
@@ -132,14 +132,14 @@ const greatestOf = (moments: readonly Moment[]): Moment | undefined =>
   moments.reduce<Moment | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
 
 /** The moment that bends the strip most, N mm: the number alone. */
-export const maxMoment = (hung: HungShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
+export const maxMoment = (hung: BearingShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
 
 /** The grain runs along the wall. Where nobody knows how it runs it is taken to run across. */
 const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
   (grain === 'length' && Math.abs(frame.u.along) > 0.5) || (grain === 'width' && Math.abs(frame.v.along) > 0.5);
 
 /** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
-export function bendingLink({ cabinet, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
+export function bendingLink({ cabinet, materialOf }: HangInput, forces: WallForces, hung: BearingShares): Link {
   const { hanging } = cabinet;
   const short = toMm(hanging.shortFace);
   const strip = cabinet.byId.get(hanging.wallHalf)!;

@@ -15,7 +15,7 @@ import { link, type Link } from './link.ts';
 import { ON_PLATE, plateCapacity } from './plates.ts';
 import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
-import { hungShares, stretchOf, wallPieces, type HungShares, type WallStretch } from './hung-shares.ts';
+import { bearingShares, stretchOf, wallPieces, type BearingShares, type WallStretch } from './bearing-shares.ts';
 import { throughPull } from './through-forces.ts';
 import type { Hook, WallForces } from './forces.ts';
 import { countedRows, type WallRows } from './wall-rows.ts';
@@ -35,7 +35,7 @@ export interface StudUse {
   readonly penetrationMm: number;
   readonly diameters: number;
   /** It must reach so far into what holds it, mm. */
-  readonly leastMm: number;
+  readonly minMm: number;
   readonly tooShort: boolean;
 }
 
@@ -104,7 +104,7 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedCabinet, placeUp: Length, 
   ]);
 
 /** How near a screw may stand to an end of the strip on the wall, mm. */
-export const leastFromEndMm = ({ hanging }: ResolvedCabinet): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
+export const minFromEndMm = ({ hanging }: ResolvedCabinet): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
 
 const behindOf = new WeakMap<ResolvedCabinet, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
 
@@ -113,7 +113,7 @@ export function studsBehind(cabinet: ResolvedCabinet, studsMm: readonly number[]
   const known = behindOf.get(cabinet);
   if (known?.studsMm === studsMm) return known.found;
   const { notch } = cabinet.hanging;
-  const end = leastFromEndMm(cabinet);
+  const end = minFromEndMm(cabinet);
   // A notch leaves ends of its own on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
   const pieces = wallPieces(cabinet);
@@ -127,7 +127,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   const { hanging } = cabinet;
   const behind = studsBehind(cabinet, input.studsMm);
   if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
-  const own = hungShares(cabinet, forces.weight.value, loaded.along, behind);
+  const own = bearingShares(cabinet, forces.weight.value, loaded.along, behind);
   const hung = withNeighbors(input, own);
   const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, hung.shares));
   const links = studs.map((stud, index) =>
@@ -152,7 +152,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
 }
 
 /** The stretches of a shared rail with those that other cabinets bear on, for what bends its pieces. */
-function withNeighbors({ neighbours }: HangInput, hung: HungShares): HungShares {
+function withNeighbors({ neighbours }: HangInput, hung: BearingShares): BearingShares {
   if (neighbours.length === 0) return hung;
   const pieces = [...new Set(hung.stretches.map(({ studs }) => studs))];
   const beside = neighbours
@@ -192,17 +192,17 @@ function timberCapacity({ cabinet, wall, materialOf }: HangInput, C_D: number): 
     penetration,
     depthMm: depth,
     diameterMm: screw.diameterMm,
-    leastMm: minThreadInTimber(screw.diameterMm),
+    minMm: minThreadInTimber(screw.diameterMm),
   };
 }
 
 function studUse(
   input: HangInput,
   forces: WallForces,
-  { lateral, pull, penetration, depthMm, diameterMm, leastMm }: ScrewCapacity,
+  { lateral, pull, penetration, depthMm, diameterMm, minMm }: ScrewCapacity,
   atMm: number,
   index: number,
-  shares: HungShares['shares'],
+  shares: BearingShares['shares'],
 ): StudUse {
   const { cabinet, wall, neighbours } = input;
   const rows = countedRows(cabinet, wall);
@@ -245,8 +245,8 @@ function studUse(
     otherRules: otherRules(shear.value, tension.value, lateral.value, pull.value),
     penetrationMm: inStud,
     diameters: inStud / diameterMm,
-    leastMm,
-    tooShort: inStud < leastMm,
+    minMm,
+    tooShort: inStud < minMm,
   };
 }
 
@@ -266,14 +266,14 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Explain
 
 /** What a weight, N, with its center `along` lays on each stud, N, and last the moment that bends the strip most, N mm: the numbers alone. */
 export function strainsAt(input: HangInput, weight: number, along: number, behind: readonly number[]): number[] {
-  const own = hungShares(input.cabinet, weight, along, behind);
+  const own = bearingShares(input.cabinet, weight, along, behind);
   const { simple, continuous, rigid } = own.shares;
   const shares = behind.map((_, index) => Math.max(simple[index]!, continuous[index]!, rigid[index]!));
   return [...shares, maxMoment(withNeighbors(input, own))];
 }
 
 /** The bevel under the bracket that carries most; a half in one piece never comes near this. */
-function bearingLink({ cabinet, materialOf }: HangInput, { t }: WallForces, brackets: HungShares['stretches']): Link {
+function bearingLink({ cabinet, materialOf }: HangInput, { t }: WallForces, brackets: BearingShares['stretches']): Link {
   const { hanging, byId } = cabinet;
   const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));
   const { name, source, bearingMPa } = materialOf(byId.get(hanging.wallHalf)!.stock);

@@ -7,7 +7,7 @@ import { plan } from '../plan/plan.ts';
 import { entered } from '../length/entered.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import { proudYield } from './fasteners.ts';
-import { hungShares, worstBracket } from './hung-shares.ts';
+import { bearingShares, worstBracket } from './bearing-shares.ts';
 import { bracketPatterns, bracketShares, studShares } from './stud-shares.ts';
 import { MOVING } from './two-planes.ts';
 
@@ -70,7 +70,7 @@ describe('brackets', () => {
     expect(ratio).toBeLessThan(1);
     expect(ratio).toBeGreaterThan(0.98);
     // Weight that comes at the ends bends the half otherwise than weight spread over it; the whole of it still arrives.
-    const { stretches } = hungShares(made.cabinet, 1000, made.hang.loaded.along, [100, 500]);
+    const { stretches } = bearingShares(made.cabinet, 1000, made.hang.loaded.along, [100, 500]);
     expect(stretches.reduce((sum, { newtons }) => sum + newtons, 0)).toBeCloseTo(1000, 6);
     const blank = made.parts.find(({ role }) => role === 'cleat-blank')!;
     expect(blank.panels).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/right', 'ink/wall-half']);

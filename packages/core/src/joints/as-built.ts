@@ -71,28 +71,28 @@ export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeo
     return measured;
   });
   const fitted = new Map<string, Connection>();
-  for (const meeting of cabinet.meetings) {
-    const made = cuts(meeting) ? facts.slots.get(operationOf(meeting)) : undefined;
-    if (made) fitted.set(meeting.id, intoMade(meeting, made, byId.get(meeting.guest)!, byId.get(meeting.host)!));
+  for (const connection of cabinet.connections) {
+    const made = cuts(connection) ? facts.slots.get(operationOf(connection)) : undefined;
+    if (made) fitted.set(connection.id, intoMade(connection, made, byId.get(connection.guest)!, byId.get(connection.host)!));
   }
   for (const [id, cut] of facts.parts) {
     const panel = byId.get(id);
     if (!panel) continue;
     for (const along of ['length', 'width'] as const)
-      for (const meeting of letIn(panel, along, cut[along], cabinet.meetings, fitted, byId, facts)) fitted.set(meeting.id, meeting);
+      for (const connection of letIn(panel, along, cut[along], cabinet.connections, fitted, byId, facts)) fitted.set(connection.id, connection);
   }
   if (!changed && fitted.size === 0) return cabinet;
-  return { ...cabinet, panels, meetings: cabinet.meetings.map((meeting) => fitted.get(meeting.id) ?? meeting) };
+  return { ...cabinet, panels, connections: cabinet.connections.map((connection) => fitted.get(connection.id) ?? connection) };
 }
 
 const operationOf = ({ host, id }: Connection): string => `${host}:${id}`;
 
 /** The joint of a slot that is there: as deep as it is, and with the play it leaves what goes in. */
-function intoMade(meeting: Connection, made: CutSlot, guest: Panel, host: Panel): Connection {
-  const { joint } = meeting;
+function intoMade(connection: Connection, made: CutSlot, guest: Panel, host: Panel): Connection {
+  const { joint } = connection;
   const square = Math.abs(dot(guest.frame.w, host.frame.w)) < 1e-9;
   const play = square && joint.kind === 'dado' ? ((made.width - (guest.ownThickness ?? guest.thickness)) as Length) : joint.play;
-  return { ...meeting, joint: { ...joint, depth: made.depth, endPlay: Math.min(joint.endPlay, made.depth) as Length, play } };
+  return { ...connection, joint: { ...joint, depth: made.depth, endPlay: Math.min(joint.endPlay, made.depth) as Length, play } };
 }
 
 /** Meetings of a part's two ends, let in by more or less so that the part as it was cut reaches; none where that cannot be. */
@@ -108,15 +108,15 @@ function letIn(
   if (cut === undefined) return [];
   const ends = all
     .filter(({ guest, edge, face }) => guest === panel.id && isFace(face) && (ENDS[along] as readonly unknown[]).includes(edge))
-    .map((meeting) => fitted.get(meeting.id) ?? meeting)
+    .map((connection) => fitted.get(connection.id) ?? connection)
     .filter(cuts);
   const banded = ENDS[along].filter((edge) => panel.bands.includes(edge)).length * panel.bandThickness;
   const planned = panel[along].value + ends.reduce((sum, { joint }) => sum + joint.depth - joint.endPlay, 0);
-  const open = ends.filter((meeting) => !slots.has(operationOf(meeting)));
+  const open = ends.filter((connection) => !slots.has(operationOf(connection)));
   const by = cut + banded - planned;
   if (by === 0 || open.length === 0) return [];
   const each = open.map((_, index) => Math.round((by * (index + 1)) / open.length) - Math.round((by * index) / open.length));
-  const moved = open.map((meeting, index) => ({ ...meeting, joint: { ...meeting.joint, depth: (meeting.joint.depth + each[index]!) as Length } }));
+  const moved = open.map((connection, index) => ({ ...connection, joint: { ...connection.joint, depth: (connection.joint.depth + each[index]!) as Length } }));
   const sound = moved.every(({ joint, host }) => joint.depth - joint.endPlay >= SHALLOWEST && joint.depth <= byId.get(host)!.thickness * DEEPEST_SHARE);
   return sound ? moved : [];
 }
@@ -136,14 +136,14 @@ export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick
   }
   if (slots.size === 0) return found;
   for (const host of cabinet.panels)
-    for (const strip of host.strips) {
-      const made = slots.get(`${host.id}:${strip.id}`);
-      const guest = cabinet.byId.get(strip.guest);
+    for (const slot of host.slots) {
+      const made = slots.get(`${host.id}:${slot.id}`);
+      const guest = cabinet.byId.get(slot.guest);
       if (!made || !guest) continue;
       const { thickness, ownThickness } = guest;
-      if (strip.kind !== 'rabbet' && made.width < (ownThickness ?? thickness) - GOES_IN)
+      if (slot.kind !== 'rabbet' && made.width < (ownThickness ?? thickness) - GOES_IN)
         found.push({ why: 'slot-narrow', panel: host.id, guest: guest.id, slot: made.width, thickness: ownThickness ?? thickness });
-      const planned = slotAsDrawn(host, strip.id)?.at ?? null;
+      const planned = slotAsDrawn(host, slot.id)?.at ?? null;
       if (planned !== null && Math.abs(made.at - planned) > AS_PLANNED)
         found.push({ why: 'slot-place', panel: host.id, guest: guest.id, cut: made.at, planned });
     }
@@ -151,10 +151,10 @@ export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick
 }
 
 /** A slot square to its panel as it is drawn: what it is when it is cut as planned; null for one at a slant, or none. */
-export function slotAsDrawn({ outline, strips }: Pick<ResolvedPanel, 'outline' | 'strips'>, meeting: string): CutSlot | null {
-  const strip = strips.find(({ id }) => id === meeting);
-  if (!strip) return null;
-  const { normal, near, far, depth } = strip;
+export function slotAsDrawn({ outline, slots }: Pick<ResolvedPanel, 'outline' | 'slots'>, connection: string): CutSlot | null {
+  const slot = slots.find(({ id }) => id === connection);
+  if (!slot) return null;
+  const { normal, near, far, depth } = slot;
   if (normal.u !== 1 && normal.v !== 1) return null;
   const axis: 'u' | 'v' = normal.u === 1 ? 'u' : 'v';
   const at = Math.round(near - Math.min(...outline.map(({ from }) => from[axis])));

@@ -14,7 +14,7 @@ const joined = (by: ShelfBox['assembly']['by'], more: Partial<ShelfBox['assembly
   return { ...base, shelfJoint: 'butt', ...box, assembly: { ...base.assembly, by, perJoint: 3, ...more } };
 };
 const rows = (cabinet: ResolvedCabinet, panel: string, reason: string): readonly Drilled[] =>
-  (drillingOf(cabinet.byId, cabinet.meetings).get(panel) ?? []).filter((row) => row.reason.key === reason);
+  (drillingOf(cabinet.byId, cabinet.connections).get(panel) ?? []).filter((row) => row.reason.key === reason);
 
 describe('along a joint', () => {
   test('one stands in the middle, more from 40 mm in at both ends, in equal steps', () => {
@@ -43,7 +43,7 @@ describe('shelf 1 of a box 600 × 700 × 300, three to a joint', () => {
   // Inside 700 − 36 − 15 = 649: shelf 1 with its underside at 33 + 204.33, 294 deep before a back of 6 in its rabbet.
   test('screws: clear holes through the side from outside, pilots in the middle of the edge', () => {
     const cabinet = solidOf(joined('screws'));
-    const [clear] = rows(cabinet, 'u1/side/left', 'screw-hole').filter(({ meeting }) => meeting.startsWith('u1/shelf/s1'));
+    const [clear] = rows(cabinet, 'u1/side/left', 'screw-hole').filter(({ connection }) => connection.startsWith('u1/shelf/s1'));
     const shelf = cabinet.byId.get('u1/shelf/s1')!;
     expect(clear).toMatchObject({ on: 'reference', count: 3, depth: null, diameter: 4_000_000 });
     // Up the side to the middle of the shelf; 6 + 40 from the rear edge, then (294 − 80) / 2 apart.
@@ -58,7 +58,7 @@ describe('shelf 1 of a box 600 × 700 × 300, three to a joint', () => {
   test('dowels: half in each part, but never out of the far face of a side', () => {
     const cabinet = solidOf(joined('dowels', { length: entered('40 mm') }));
     const [inShelf] = rows(cabinet, 'u1/shelf/s1', 'dowel-hole');
-    const inSide = rows(cabinet, 'u1/side/left', 'dowel-hole').find(({ meeting }) => meeting.startsWith('u1/shelf/s1'))!;
+    const inSide = rows(cabinet, 'u1/side/left', 'dowel-hole').find(({ connection }) => connection.startsWith('u1/shelf/s1'))!;
     // 40 and 2 to spare: 14 leave 4 of an 18 mm side, the other 28 go into the shelf.
     expect([inSide.depth, inShelf!.depth]).toEqual([14_000_000, 28_000_000]);
   });
@@ -75,7 +75,7 @@ describe('shelf 1 of a box 600 × 700 × 300, three to a joint', () => {
   test('brads leave no holes to drill', () => {
     const cabinet = solidOf(joined('brads'));
     expect(rows(cabinet, 'u1/shelf/s1', 'pilot-hole')).toEqual([]);
-    expect(rows(cabinet, 'u1/side/left', 'screw-hole').every(({ meeting }) => meeting.startsWith('u1/hanging-rail'))).toBe(true);
+    expect(rows(cabinet, 'u1/side/left', 'screw-hole').every(({ connection }) => connection.startsWith('u1/hanging-rail'))).toBe(true);
   });
 });
 
@@ -92,10 +92,10 @@ test('both halves of every screw and dowel meet in space, whatever the box', () 
     fc.property(boxes, ({ width, height, depth, count, by }) => {
       const size = { width: entered(`${width} mm`), height: entered(`${height} mm`), depth: entered(`${depth} mm`) };
       const cabinet = solidOf(joined(by, { perJoint: count }, size));
-      const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+      const drilled = drillingOf(cabinet.byId, cabinet.connections);
       const all = [...drilled.values()].flat();
       for (const row of all) {
-        const others = all.filter(({ meeting, panel }) => meeting === row.meeting && panel !== row.panel);
+        const others = all.filter(({ connection, panel }) => connection === row.connection && panel !== row.panel);
         expect(others).toHaveLength(1);
         const spots = [row, others[0]!].map((each) => {
           const panel = cabinet.byId.get(each.panel)!;

@@ -13,7 +13,7 @@ import { screwById } from './screws.ts';
 /** A row of equal holes in one face or edge of a panel. */
 export interface Drilled {
   /** The meeting they are for. */
-  readonly meeting: string;
+  readonly connection: string;
   readonly panel: string;
   /** An edge is drilled in the middle of its thickness. */
   readonly on: Face | EdgeId;
@@ -49,17 +49,17 @@ const drilledIn = new WeakMap<
 >();
 
 /** All holes of a unit for its fasteners, by panel; remembered, for parts, checks and drawings all ask. */
-export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Connection[]): ReadonlyMap<string, readonly Drilled[]> {
-  const known = drilledIn.get(meetings);
+export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, connections: readonly Connection[]): ReadonlyMap<string, readonly Drilled[]> {
+  const known = drilledIn.get(connections);
   if (known?.byId === byId) return known.all;
   const all = new Map<string, Drilled[]>();
-  for (const meeting of meetings)
-    for (const row of holesOf(meeting, byId.get(meeting.guest)!, byId.get(meeting.host)!)) {
+  for (const connection of connections)
+    for (const row of holesOf(connection, byId.get(connection.guest)!, byId.get(connection.host)!)) {
       const there = all.get(row.panel);
       if (there) there.push(row);
       else all.set(row.panel, [row]);
     }
-  drilledIn.set(meetings, { byId, all });
+  drilledIn.set(connections, { byId, all });
   return all;
 }
 
@@ -70,42 +70,42 @@ export interface Seam {
   readonly lengthMm: number;
 }
 
-export function seamOf(meeting: Connection, guest: Panel): Seam | null {
-  if (isFace(meeting.edge)) return null;
-  const at = guest.outline.findIndex(({ id }) => id === meeting.edge);
+export function seamOf(connection: Connection, guest: Panel): Seam | null {
+  if (isFace(connection.edge)) return null;
+  const at = guest.outline.findIndex(({ id }) => id === connection.edge);
   const from = guest.outline[at]!.from;
   const to = guest.outline[(at + 1) % guest.outline.length]!.from;
   return { from, to, lengthMm: Math.hypot(to.u - from.u, to.v - from.v) / NM_PER.mm };
 }
 
-function holesOf(meeting: Connection, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
-  const { fastening } = meeting.joint;
+function holesOf(connection: Connection, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
+  const { fastening } = connection.joint;
   if (!fastening || fastening.by === 'brads') return [];
-  const seam = seamOf(meeting, guest);
+  const seam = seamOf(connection, guest);
   // Brads need no hole; strips laid on a face are drilled as they lie.
   if (!seam || seam.lengthMm <= 0) return [];
   const row = rowAlong(seam, fastening.count);
-  if (fastening.by === 'pockets') return [pockets(meeting, guest, row, fastening)];
+  if (fastening.by === 'pockets') return [pockets(connection, guest, row, fastening)];
   const inHost = rowInHost(guest, host, row);
   if (fastening.by === 'dowels') {
     const each = Math.round(((toMm(fastening.length) + DOWEL.playMm) / 2) * NM_PER.mm);
-    const mostInHost = Math.max(0, Math.round(host.thickness - meeting.joint.depth - 4 * NM_PER.mm));
-    const hostDeep = isFace(meeting.face) ? Math.min(each, mostInHost) : each;
-    const same = { meeting: meeting.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' as const } };
+    const maxInHost = Math.max(0, Math.round(host.thickness - connection.joint.depth - 4 * NM_PER.mm));
+    const hostDeep = isFace(connection.face) ? Math.min(each, maxInHost) : each;
+    const same = { connection: connection.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' as const } };
     return [
-      { ...same, ...row, panel: guest.id, on: meeting.edge, depth: (2 * each - hostDeep) as Length },
-      { ...same, ...inHost, panel: host.id, on: meeting.face, depth: (hostDeep + (isFace(meeting.face) ? meeting.joint.depth : 0)) as Length },
+      { ...same, ...row, panel: guest.id, on: connection.edge, depth: (2 * each - hostDeep) as Length },
+      { ...same, ...inHost, panel: host.id, on: connection.face, depth: (hostDeep + (isFace(connection.face) ? connection.joint.depth : 0)) as Length },
     ];
   }
-  if (!isFace(meeting.face)) return [];
+  if (!isFace(connection.face)) return [];
   const screw = screwById(fastening.screw);
-  const through = host.thickness - meeting.joint.depth;
-  const same = { meeting: meeting.id, count: row.count };
+  const through = host.thickness - connection.joint.depth;
+  const same = { connection: connection.id, count: row.count };
   const clear: Drilled = {
     ...same,
     ...inHost,
     panel: host.id,
-    on: meeting.face === 'reference' ? 'other' : 'reference',
+    on: connection.face === 'reference' ? 'other' : 'reference',
     diameter: nm(screw.diameterMm),
     depth: null,
     reason: { key: 'screw-hole' },
@@ -114,7 +114,7 @@ function holesOf(meeting: Connection, guest: ResolvedPanel, host: ResolvedPanel)
     ...same,
     ...row,
     panel: guest.id,
-    on: meeting.edge,
+    on: connection.edge,
     diameter: nm(PILOT_SHARE * screw.rootMm),
     depth: Math.max(0, fastening.length - through) as Length,
     reason: { key: 'pilot-hole' },
@@ -152,11 +152,11 @@ function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row)
 }
 
 /** Pockets stand in from the guest's end, on the face that is asked for. */
-function pockets(meeting: Connection, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
-  const outward = outwardOf(guest.outline, meeting.edge as EdgeId);
+function pockets(connection: Connection, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
+  const outward = outwardOf(guest.outline, connection.edge as EdgeId);
   const by = POCKET.inMm * NM_PER.mm;
   return {
-    meeting: meeting.id,
+    connection: connection.id,
     panel: guest.id,
     on: pocketFace(guest, fastening),
     at: { u: Math.round(row.at.u - outward.u * by), v: Math.round(row.at.v - outward.v * by) },

@@ -20,10 +20,10 @@ export const BACK_PLAY = nanometers(500_000);
 export const playOf = (fit: Fit): Pick<Joint, 'play' | 'fit'> => ({ play: FIT_PLAY[fit], fit });
 
 /** Meetings with the play their fits stand for in a shop; the same list where the shop keeps to what is assumed. */
-export function withFits(meetings: readonly Connection[], fits: Shop['fits']): readonly Connection[] {
-  if ((Object.keys(FIT_PLAY) as Fit[]).every((fit) => fits[fit].nm === FIT_PLAY[fit])) return meetings;
-  return meetings.map((meeting) => {
-    const { fit } = meeting.joint;
-    return fit ? { ...meeting, joint: { ...meeting.joint, play: fits[fit].nm } } : meeting;
+export function withFits(connections: readonly Connection[], fits: Shop['fits']): readonly Connection[] {
+  if ((Object.keys(FIT_PLAY) as Fit[]).every((fit) => fits[fit].nm === FIT_PLAY[fit])) return connections;
+  return connections.map((connection) => {
+    const { fit } = connection.joint;
+    return fit ? { ...connection, joint: { ...connection.joint, play: fits[fit].nm } } : connection;
   });
 }

@@ -17,7 +17,7 @@ describe('groups', () => {
     expect([dado.slot!.width, dado.slot!.depth, dado.slot!.left].map(toMm)).toEqual([17.9, 6, 11.8]);
     expect(dado.slot!.opposed).toBe(false);
     expect(dado.loaded).toBeNull(); // nothing but glue
-    expect(dado.meetings).toHaveLength(2);
+    expect(dado.connections).toHaveLength(2);
   });
   test('a screw across a level load is sheared, one under it is drawn', () => {
     const of = (runs: string) =>
@@ -37,10 +37,10 @@ describe('groups', () => {
     }
   });
   test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: every meeting that holds is in one of them', (_name, cabinet) => {
-    const held = cabinet.meetings.filter(({ joint }) => !['hinge', 'slide', 'flush'].includes(joint.kind));
+    const held = cabinet.connections.filter(({ joint }) => !['hinge', 'slide', 'flush'].includes(joint.kind));
     expect(
       jointGroups(cabinet)
-        .flatMap(({ meetings }) => meetings.map(({ id }) => id))
+        .flatMap(({ connections }) => connections.map(({ id }) => id))
         .sort(),
     ).toEqual(held.map(({ id }) => id).sort());
   });
@@ -52,23 +52,23 @@ describe('sections', () => {
     Math.abs(ring.reduce((sum, [x, y], n) => sum + x * ring[(n + 1) % ring.length]![1] - ring[(n + 1) % ring.length]![0] * y, 0)) / 2;
 
   test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: every joint with a seam has one, to scale', (_name, cabinet) => {
-    for (const { meetings } of jointGroups(cabinet)) {
-      const [meeting] = meetings as [(typeof meetings)[number]];
-      const section = sectionOfJoint(cabinet, meeting);
-      if (isFace(meeting.edge) || meeting.joint.kind === 'laid') {
+    for (const { connections } of jointGroups(cabinet)) {
+      const [connection] = connections as [(typeof connections)[number]];
+      const section = sectionOfJoint(cabinet, connection);
+      if (isFace(connection.edge) || connection.joint.kind === 'laid') {
         expect(section).toBeNull();
         continue;
       }
       for (const rings of [section!.host, section!.guest]) {
-        expect([meeting.id, rings.length > 0]).toEqual([meeting.id, true]);
+        expect([connection.id, rings.length > 0]).toEqual([connection.id, true]);
         for (const ring of rings) expect(ring.flat().every(Number.isFinite) && area(ring) > 0).toBe(true);
       }
     }
   });
   test('play drawn ten times as wide takes that much more out of the host, and nothing of the guest', () => {
     const { cabinet } = cabinetWith('ink');
-    const { meetings, slot } = jointGroups(cabinet).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
-    const [as, wide] = [sectionOfJoint(cabinet, meetings[0]!)!, sectionOfJoint(cabinet, meetings[0]!, 10)!];
+    const { connections, slot } = jointGroups(cabinet).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
+    const [as, wide] = [sectionOfJoint(cabinet, connections[0]!)!, sectionOfJoint(cabinet, connections[0]!, 10)!];
     const total = (rings: typeof as.host): number => rings.reduce((sum, ring) => sum + area(ring), 0);
     // 9 more plays of 0.1 mm, 6 mm deep.
     expect(total(as.host) - total(wide.host)).toBeCloseTo(9 * 0.1 * toMm(slot!.depth), 3);

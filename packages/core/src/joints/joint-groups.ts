@@ -8,7 +8,7 @@ export interface JointGroup {
   /** Stays while the first of them does. */
   readonly id: string;
   readonly kind: JointKind | 'groove';
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly guest: ResolvedPanel;
   readonly host: ResolvedPanel;
   /** Of a slot: its width and depth, and what is left of the host under it, and under one that is cut opposite. */
@@ -22,15 +22,15 @@ export interface JointGroup {
 /** Groups in the order of the unit's meetings. */
 export function jointGroups(cabinet: ResolvedCabinet): JointGroup[] {
   const groups = new Map<string, JointGroup>();
-  for (const meeting of cabinet.meetings) {
-    const { joint } = meeting;
+  for (const connection of cabinet.connections) {
+    const { joint } = connection;
     if (joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'flush') continue;
-    const [guest, host] = [cabinet.byId.get(meeting.guest)!, cabinet.byId.get(meeting.host)!];
-    const strip = host.strips.find(({ id }) => id === meeting.id);
-    const slot = strip ? slotOf(strip, host) : grooveIn(meeting, host);
+    const [guest, host] = [cabinet.byId.get(connection.guest)!, cabinet.byId.get(connection.host)!];
+    const strip = host.slots.find(({ id }) => id === connection.id);
+    const slot = strip ? slotOf(strip, host) : grooveIn(connection, host);
     const lip = strip ? lipOf(strip, host) : null;
     const key = [
-      kindOf(meeting, strip),
+      kindOf(connection, strip),
       guest.thickness,
       host.thickness,
       joint.depth,
@@ -44,25 +44,25 @@ export function jointGroups(cabinet: ResolvedCabinet): JointGroup[] {
       lip ?? '',
     ].join('|');
     const known = groups.get(key);
-    if (known) groups.set(key, { ...known, meetings: [...known.meetings, meeting] });
+    if (known) groups.set(key, { ...known, connections: [...known.connections, connection] });
     else
       groups.set(key, {
-        id: meeting.id,
-        kind: kindOf(meeting, strip),
-        meetings: [meeting],
+        id: connection.id,
+        kind: kindOf(connection, strip),
+        connections: [connection],
         guest,
         host,
         slot,
         lip,
-        loaded: joint.fastening && isFace(meeting.face) ? loadedOf(host) : null,
+        loaded: joint.fastening && isFace(connection.face) ? loadedOf(host) : null,
       });
   }
   return [...groups.values()];
 }
 
-const kindOf = ({ joint, face }: Connection, strip: Slot | undefined): JointGroup['kind'] => {
+const kindOf = ({ joint, face }: Connection, slot: Slot | undefined): JointGroup['kind'] => {
   if (joint.kind === 'half-lap') return joint.kind;
-  return strip?.kind ?? (joint.kind === 'dado' && !isFace(face) ? 'groove' : joint.kind);
+  return slot?.kind ?? (joint.kind === 'dado' && !isFace(face) ? 'groove' : joint.kind);
 };
 
 /** A groove in an edge: what is left is the lesser of what stands to either side, at its bottom where it leans towards a face. */
@@ -77,10 +77,10 @@ function grooveIn({ id, face }: Connection, host: ResolvedPanel): JointGroup['sl
   return { width, depth, left, opposed: false };
 }
 
-function slotOf(strip: Slot, host: ResolvedPanel): JointGroup['slot'] {
-  const opposite = host.strips.find((other) => other.face !== strip.face && overlaps(other, strip));
-  const left = (host.thickness - strip.depth - (opposite?.depth ?? 0)) as Length;
-  return { width: Math.round(strip.far - strip.near) as Length, depth: strip.depth, left, opposed: opposite !== undefined };
+function slotOf(slot: Slot, host: ResolvedPanel): JointGroup['slot'] {
+  const opposite = host.slots.find((other) => other.face !== slot.face && overlaps(other, slot));
+  const left = (host.thickness - slot.depth - (opposite?.depth ?? 0)) as Length;
+  return { width: Math.round(slot.far - slot.near) as Length, depth: slot.depth, left, opposed: opposite !== undefined };
 }
 
 /** Cut opposite one another: between them the host is as thin as both leave it. */

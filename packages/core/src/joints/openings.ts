@@ -22,7 +22,7 @@ const AS_PLANNED = 0.3 * NM_PER.mm;
 /** The unit with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
 export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): CabinetGeometry {
   if (openings.size === 0) return cabinet;
-  const moves = new Set(cabinet.meetings.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
+  const moves = new Set(cabinet.connections.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
   let changed = false;
   const panels = cabinet.panels.map((panel) => {
     if (!moves.has(panel.id) || isCut(panel.id)) return panel;

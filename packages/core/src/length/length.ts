@@ -23,9 +23,9 @@ export const LONGEST = 100_000_000_000;
 export const AUDIT_TOLERANCE = 1000 as Length;
 
 /** A Length from a count of nanometres; throws a RangeError when it is not whole or past 100 m. */
-export function nanometers(nm: number, said = `${nm} nm`): Length {
-  if (!Number.isSafeInteger(nm)) throw new RangeError(`${said} is not a whole number of nanometres`);
-  if (Math.abs(nm) > LONGEST) throw new RangeError(`${said} is longer than 100 m`);
+export function nanometers(nm: number, text = `${nm} nm`): Length {
+  if (!Number.isSafeInteger(nm)) throw new RangeError(`${text} is not a whole number of nanometres`);
+  if (Math.abs(nm) > LONGEST) throw new RangeError(`${text} is longer than 100 m`);
   return nm as Length;
 }
 

@@ -10,7 +10,7 @@ import { apartFromEachOther } from './conflicts.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
 import { stockAreasOf, lieOf, type StockArea } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
-import { leastMix } from './sheet-mix.ts';
+import { minMix } from './sheet-mix.ts';
 
 export interface Bound {
   readonly sheets: number;
@@ -50,7 +50,7 @@ export function areaBound(problem: NestProblem, parts: readonly NestPart[]): Bou
   if (parts.length === 0) return lowerBound(problem, parts);
   const classes = classesOf(problem, parts);
   const sheets = fewestByArea(classes);
-  const cost = hasCosts(problem) ? Math.max(...classes.map(({ area, beds }) => leastCost(area, beds)), cheapest(classes, sheets)) : null;
+  const cost = hasCosts(problem) ? Math.max(...classes.map(({ area, beds }) => minCost(area, beds)), cheapest(classes, sheets)) : null;
   return { sheets, cost, why: whyOf(sheets, sheets, 0) };
 }
 
@@ -90,7 +90,7 @@ export function boundByBars(problem: NestProblem, parts: readonly NestPart[], kn
       if (!found) return null;
       inequalities.push(found);
       const least = (costs: readonly number[]) =>
-        leastMix(
+        minMix(
           costs.map((cost, index) => ({ cost, limit: limits[index]! })),
           inequalities,
           bound.sheets,
@@ -129,7 +129,7 @@ function whyOf(sheets: number, byArea: number, alone: number): string {
 
 const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: number): number =>
   Math.max(
-    ...classes.flatMap(({ area, beds, parts, on }) => [leastCost(area, beds), costByShares(largest(parts, MAX_SHARED), on, kerf)]),
+    ...classes.flatMap(({ area, beds, parts, on }) => [minCost(area, beds), costByShares(largest(parts, MAX_SHARED), on, kerf)]),
     cheapest(classes, sheets),
   );
 
@@ -172,7 +172,7 @@ function fewest(area: bigint, beds: readonly Cover[]): number {
 const MAX_NODES = 20_000;
 
 /** The least that whole sheets cost whose areas together hold the parts': a covering knapsack, branch and bound. */
-function leastCost(area: bigint, beds: readonly Cover[]): number {
+function minCost(area: bigint, beds: readonly Cover[]): number {
   const order = [...beds].sort((a, b) => a.cost * Number(b.area) - b.cost * Number(a.area));
   let nodes = 0;
   let best = Infinity;

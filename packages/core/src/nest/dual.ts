@@ -103,7 +103,7 @@ export interface Priced extends Pick<StockArea, 'dx' | 'dy'> {
  * The least that any sheets holding the parts count for, by the best pair of functions along and across; each part is taken
  * where it counts least. 0 where a part fits none of them.
  */
-export function leastByShares(parts: readonly NestPart[], beds: readonly Priced[], kerf: number): number {
+export function minByShares(parts: readonly NestPart[], beds: readonly Priced[], kerf: number): number {
   const rows = parts.map((part) => ({
     count: part.count,
     lies: beds.flatMap((bed) =>
@@ -162,7 +162,7 @@ const ROUNDING = 1e-6;
 /** The fewest sheets, of any of these sizes, that hold the parts. */
 export const sheetsByShares = (parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number =>
   Math.ceil(
-    leastByShares(
+    minByShares(
       parts,
       beds.map(({ dx, dy }) => ({ dx, dy, price: 1 })),
       kerf,
@@ -185,5 +185,5 @@ export function costByShares(parts: readonly NestPart[], beds: readonly StockAre
     given += dearer * (bed.sheet.count ?? 0);
     return { dx: bed.dx, dy: bed.dy, price: cost + dearer };
   });
-  return leastByShares(parts, priced, kerf) * (1 - 1e-9) - given - ROUNDING;
+  return minByShares(parts, priced, kerf) * (1 - 1e-9) - given - ROUNDING;
 }

@@ -162,9 +162,9 @@ function besides(look: Look, at: GuillotineNode, axis: SplitAxis, holeX: number,
 /** Places in a row and all that is in it; it may grow so far each way. */
 function within(look: Look, block: GuillotineNode, growX: number, growY: number): void {
   const { lie, kerf } = look;
-  const mostX = block.dx + growX;
-  const mostY = block.dy + growY;
-  if (lie.dx > mostX || lie.dy > mostY || (mostX / 1e6) * (mostY / 1e6) - block.used < look.area) return;
+  const maxX = block.dx + growX;
+  const maxY = block.dy + growY;
+  if (lie.dx > maxX || lie.dy > maxY || (maxX / 1e6) * (maxY / 1e6) - block.used < look.area) return;
   const along = block.axis === 0;
   if (along) {
     if (lie.dx <= growX - kerf && lie.dy <= block.dy + growY)

@@ -1,7 +1,7 @@
 /** The cheapest mix of sheets against every mix there is. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { leastMix, type SheetKindCost } from './sheet-mix.ts';
+import { minMix, type SheetKindCost } from './sheet-mix.ts';
 import type { SheetInequality } from './bar-program.ts';
 
 function byTrying(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): { cost: number; sheets: number } | null {
@@ -33,7 +33,7 @@ test('costs what the cheapest mix costs, in as few sheets', () => {
       fc.constantFrom(1, 376_014.24, 0.7 / 3),
       (own, rows, fewest, scale) => {
         const inequalities = rows.map(({ needs, holds: all }) => ({ needs: needs * scale, holds: all.slice(0, own.length).map((each) => each * scale) }));
-        expect(leastMix(own, inequalities, fewest)).toEqual(byTrying(own, inequalities, fewest));
+        expect(minMix(own, inequalities, fewest)).toEqual(byTrying(own, inequalities, fewest));
       },
     ),
     { numRuns: 300 },
@@ -43,7 +43,7 @@ test('costs what the cheapest mix costs, in as few sheets', () => {
 test('a mix, not shares of one: 17 of 6 and 5', () => {
   // 6 for 10 and 5 for 9: 6 + 6 + 5 for 29; three of 6 would cost 30.
   expect(
-    leastMix(
+    minMix(
       [
         { cost: 10, limit: Infinity },
         { cost: 9, limit: Infinity },

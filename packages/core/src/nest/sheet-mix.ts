@@ -22,7 +22,7 @@ const MAX_NODES = 50_000;
 const ROUNDING = 1e-7;
 
 /** Null when it gave up, or when no mix satisfies them. `fewest` sheets at least. Inequalities as in bar-program.ts. */
-export function leastMix(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): SheetMix | null {
+export function minMix(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): SheetMix | null {
   const needs = inequalities.map((each) => each.needs * (1 - ROUNDING));
   const order = kinds.map((_, kind) => kind).sort((a, b) => rate(kinds[b]!, b) - rate(kinds[a]!, a));
   function rate({ cost }: SheetKindCost, kind: number): number {

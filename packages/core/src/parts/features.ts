@@ -76,7 +76,7 @@ const isSquare = (outline: readonly PanelEdge[]): boolean =>
 
 export function featuresOf(panel: ResolvedPanel, box: BlankBox, drilled: readonly Drilled[] = []): Feature[] {
   return [
-    ...panel.strips.map((strip) => stripFeature(strip, box)),
+    ...panel.slots.map((slot) => stripFeature(slot, box)),
     ...outlineFeatures(panel, box),
     ...panel.cuts.map((cut) => cutFeature(panel, cut, box)),
     ...drilled.map((row) => drilledFeature(panel, row, box)),
@@ -109,19 +109,19 @@ function drilledFeature(panel: ResolvedPanel, { on, at, step, count, diameter, d
 
 const PLAIN = { play: ZERO, tiltDeg: 0, guest: '' } as const;
 
-function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Feature {
-  const { normal, near, far, from, to, stoppedAt } = strip;
+function stripFeature(slot: ResolvedPanel['slots'][number], box: BlankBox): Feature {
+  const { normal, near, far, from, to, stoppedAt } = slot;
   const crosses = Math.abs(normal.u) >= Math.abs(normal.v);
   const square = normal.u === 1 || normal.v === 1;
   const base = {
-    kind: strip.kind,
-    face: strip.face,
+    kind: slot.kind,
+    face: slot.face,
     from: crosses ? ('start' as const) : ('near' as const),
     width: Math.round(far - near) as Length,
-    depth: strip.depth,
-    play: strip.play,
+    depth: slot.depth,
+    play: slot.play,
     tiltDeg: 0,
-    guest: strip.guest,
+    guest: slot.guest,
   };
   if (square) {
     const [least, most] = crosses ? [box.u0, box.u1] : [box.v0, box.v1];
@@ -151,13 +151,13 @@ function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Fe
     ...(stoppedAt && (stoppedAt.from || stoppedAt.to)
       ? { across: { from: openEdge(crosses, crosses ? run.v : run.u, stoppedAt.from), at: Math.round(to - from) as Length } }
       : {}),
-    ...(stoppedAt?.from && stoppedAt.to ? { clear: clearOf(strip, box, crosses, run) } : {}),
+    ...(stoppedAt?.from && stoppedAt.to ? { clear: clearOf(slot, box, crosses, run) } : {}),
   };
 }
 
 /** The edge it keeps further off, for at the other it runs out into what is cut there. */
 function clearOf(
-  { normal, near, far, from, to }: ResolvedPanel['strips'][number],
+  { normal, near, far, from, to }: ResolvedPanel['slots'][number],
   box: BlankBox,
   crosses: boolean,
   run: PanelPoint,

@@ -55,7 +55,7 @@ export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): M
   const openings: MovingPart[] = [];
   const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
   const seen = new Set<string>();
-  for (const { guest, edge, host, joint } of cabinet.meetings) {
+  for (const { guest, edge, host, joint } of cabinet.connections) {
     const panel = cabinet.byId.get(guest)!;
     // What stands on the floor tips nothing off the wall.
     if (seen.has(guest) || panel.stands) continue;
@@ -82,11 +82,11 @@ export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): M
 }
 
 /** All panels that move with one: whatever is joined to it otherwise than by a hinge or a slide. */
-function heldTogether({ meetings }: ResolvedCabinet, first: string): string[] {
+function heldTogether({ connections }: ResolvedCabinet, first: string): string[] {
   const held = new Set([first]);
   for (let grown = true; grown;) {
     grown = false;
-    for (const { guest, host, joint } of meetings) {
+    for (const { guest, host, joint } of connections) {
       if (joint.kind === 'hinge' || joint.kind === 'slide' || held.has(guest) === held.has(host)) continue;
       held.add(guest).add(host);
       grown = true;
@@ -117,7 +117,7 @@ function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string
 /** Kilograms of what comes off before a unit is lifted: doors, drawers, shelves on pins. */
 export function looseKg(cabinet: ResolvedCabinet, weights: CabinetWeights): number {
   const off = new Set(openingsOf(cabinet, weights).flatMap(({ panels }) => panels));
-  for (const { guest, joint } of cabinet.meetings) if (joint.kind === 'pins') off.add(guest);
+  for (const { guest, joint } of cabinet.connections) if (joint.kind === 'pins') off.add(guest);
   return [...off].reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
 }
 

@@ -18,7 +18,7 @@ import { explainedLength, extend, minus, plus } from '../explained/explained-len
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(cabinet: ResolvedCabinet, letter: string): PartLine[] {
   const { lower, onRail, beside = [] } = cabinet.hanging;
-  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  const drilled = drillingOf(cabinet.byId, cabinet.connections);
   const blanks = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
   if (!onRail && cabinet.hanging.rip) {

@@ -88,7 +88,7 @@ describe('of every line of both rooms', () => {
   );
   test.each(flat)('$name: what it takes away is what the weights take away', ({ line, cabinet, panel }) => {
     const piece = pieceDrawing(line, cabinet);
-    const bare = pieceDrawing({ ...line, features: [] }, { ...cabinet, meetings: [] });
+    const bare = pieceDrawing({ ...line, features: [] }, { ...cabinet, connections: [] });
     const taken = piece.slots.reduce((sum, { shape, depthMm }) => sum + polygon(shape) * depthMm, 0) + holesMm3(bare);
     // Slots that cross are counted twice here, and once there.
     const crossed = crossings(piece);
@@ -108,11 +108,11 @@ describe('of every line of both rooms', () => {
 test('the face that is cut into more lies up, and a piece turned over keeps its ends', () => {
   for (const { line, cabinet, panel } of panels) {
     const piece = pieceDrawing(line, cabinet);
-    const count = (face: 'reference' | 'other'): number => panel.strips.filter((strip) => strip.face === face).length;
+    const count = (face: 'reference' | 'other'): number => panel.slots.filter((slot) => slot.face === face).length;
     if (count('reference') !== count('other')) expect(piece.up).toBe(count('reference') > count('other') ? 'reference' : 'other');
     // Slots square across the length stand from the start end whichever face is up.
     const from = extentOf(panel.outline, 'u').from;
-    for (const { normal, near, depth } of panel.strips)
+    for (const { normal, near, depth } of panel.slots)
       if (normal.u === 1 && panel.bands.length === 0 && panel.outline.every(({ bevel }) => bevel === 0))
         expect(piece.slots.some(({ shape, depthMm }) => Math.abs(extent(shape).left - (near - from) / 1e6) < 1e-6 && depthMm === toMm(depth))).toBe(true);
   }

@@ -88,7 +88,7 @@ export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): P
       rips: line.features.flatMap(({ kind, at, tiltDeg }) => (kind === 'bevel-rip' ? [{ atMm: toMm(at), tiltDeg }] : [])),
       sideways,
     };
-  const drilled = drillingOf(cabinet.byId, cabinet.meetings).get(panel.id) ?? [];
+  const drilled = drillingOf(cabinet.byId, cabinet.connections).get(panel.id) ?? [];
   const up = busierFace(panel, drilled);
   const laid = layDown(panel, up);
   const faces = { reference: 0, other: toMm(panel.thickness) } as const;
@@ -101,10 +101,10 @@ export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): P
     below: up === 'reference' ? 'far' : 'near',
     outline: outlineOf(up),
     underOutline: panel.outline.some(({ bevel }) => Math.abs(bevel) > 1e-9) ? outlineOf(under) : null,
-    slots: panel.strips.flatMap((strip) => {
-      const shape = stripPolygon(sliceOf(panel.outline, faces[strip.face]), strip);
+    slots: panel.slots.flatMap((slot) => {
+      const shape = stripPolygon(sliceOf(panel.outline, faces[slot.face]), slot);
       if (shape.length < 3) return [];
-      const { kind, face, depth, guest } = strip;
+      const { kind, face, depth, guest } = slot;
       return [{ kind, under: face !== up, depthMm: toMm(depth), shape: shape.map(laid.spot), guest }];
     }),
     holes: [...panel.cuts.flatMap((cut) => rowOf(cut, up, laid)), ...drilled.flatMap((row) => drilledRow(row, up, laid))],
@@ -114,9 +114,9 @@ export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): P
 }
 
 /** Slots count most, for they are wide; then holes that do not go through. Equal: the one that is seen as the outline runs. */
-function busierFace({ strips, cuts }: ResolvedPanel, drilled: readonly Drilled[]): Face {
+function busierFace({ slots, cuts }: ResolvedPanel, drilled: readonly Drilled[]): Face {
   const count = { reference: 0, other: 0 };
-  for (const { face } of strips) count[face] += 1000;
+  for (const { face } of slots) count[face] += 1000;
   for (const cut of cuts) if (cut.kind === 'holes' && cut.depth !== null) count[cut.face] += cut.count;
   for (const { on, depth, count: holes } of drilled) if (isFace(on) && depth !== null) count[on] += holes;
   return count.reference > count.other ? 'reference' : 'other';

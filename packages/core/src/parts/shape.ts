@@ -26,7 +26,7 @@ export type PieceShape = readonly Trait[];
 /** Everything that is cut into a panel, from the corner of its blank; pockets are told apart by their face. */
 export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drilled: readonly Drilled[] = []): PieceShape {
   const at = (u: number, v: number): [number, number] => [Math.round(u - u0) + 0, Math.round(v - v0) + 0];
-  const traits: Trait[] = panel.strips.map(({ kind, face, normal, near, far, from, to, depth }) => {
+  const traits: Trait[] = panel.slots.map(({ kind, face, normal, near, far, from, to, depth }) => {
     const run = alongStrip(normal);
     const corner = (n: number, r: number): [number, number] => at(normal.u * n + run.u * r, normal.v * n + run.v * r);
     return { what: kind, sizes: [depth], face, points: [corner(near, from), corner(near, to), corner(far, from), corner(far, to)] };

@@ -53,7 +53,7 @@ test.each(FAMILY_IDS)('%s: slots that are cut as they were drawn change nothing 
       const built = buildCabinet(design, stockOf);
       const planned = resolveCabinet(built);
       const slots = planned.panels.flatMap((host) =>
-        host.strips.flatMap((strip) => {
+        host.slots.flatMap((strip) => {
           const slot = slotAsDrawn(host, strip.id);
           return slot ? [[`${host.id}:${strip.id}`, slot] as const] : [];
         }),
@@ -61,8 +61,8 @@ test.each(FAMILY_IDS)('%s: slots that are cut as they were drawn change nothing 
       const facts: BuiltFacts = { ...NONE, slots: new Map(slots) };
       const cabinet = resolveCabinet(asBuilt(built, facts));
       expect(misfitsOf(cabinet, facts)).toEqual([]);
-      expect(cabinet.panels.map(({ id, length, width, strips }) => [id, length.value, width.value, strips])).toEqual(
-        planned.panels.map(({ id, length, width, strips }) => [id, length.value, width.value, strips]),
+      expect(cabinet.panels.map(({ id, length, width, slots }) => [id, length.value, width.value, slots])).toEqual(
+        planned.panels.map(({ id, length, width, slots }) => [id, length.value, width.value, slots]),
       );
     }),
     { numRuns: 25 },
@@ -78,11 +78,11 @@ test.each(FAMILY_IDS)('%s: parts that measure a little otherwise get slots for w
       const facts: BuiltFacts = { ...NONE, sheetThickness: (panel) => (planned.byId.get(panel)!.thickness + by) as Length };
       const cabinet = resolveCabinet(asBuilt(built, facts));
       for (const host of cabinet.panels)
-        for (const strip of host.strips) {
-          const before = planned.byId.get(host.id)!.strips.find(({ id }) => id === strip.id);
+        for (const slot of host.slots) {
+          const before = planned.byId.get(host.id)!.slots.find(({ id }) => id === slot.id);
           // Square dados and grooves alone: a rabbet's outer wall is the edge, a lap is as wide as the other part.
-          if (strip.kind === 'rabbet' || before?.kind !== strip.kind || (strip.normal.u !== 1 && strip.normal.v !== 1)) continue;
-          expect(Math.abs(strip.far - strip.near - (before.far - before.near) - by)).toBeLessThanOrEqual(1000);
+          if (slot.kind === 'rabbet' || before?.kind !== slot.kind || (slot.normal.u !== 1 && slot.normal.v !== 1)) continue;
+          expect(Math.abs(slot.far - slot.near - (before.far - before.near) - by)).toBeLessThanOrEqual(1000);
         }
     }),
     { numRuns: 25 },

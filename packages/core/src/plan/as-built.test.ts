@@ -27,7 +27,7 @@ const with_ = (record: readonly RecordEntry[], more: object = {}): CabinetPlan =
 const SHELF = 'u1/shelf/s1';
 const lengthOf = (cabinetPlan: CabinetPlan, panel: string): number => toMm(cabinetPlan.cabinet.byId.get(panel)!.length.value);
 const stripsFor = (cabinetPlan: CabinetPlan, guest: string) =>
-  cabinetPlan.cabinet.panels.flatMap((host) => host.strips.filter((strip) => strip.guest === guest).map((strip) => ({ host: host.id, ...strip })));
+  cabinetPlan.cabinet.panels.flatMap((host) => host.slots.filter((strip) => strip.guest === guest).map((strip) => ({ host: host.id, ...strip })));
 const cutFindings = ({ findings }: CabinetPlan): Finding[] => findings.filter(({ check }) => check === 'already-cut');
 
 describe('a part that came out otherwise', () => {

@@ -7,7 +7,7 @@ import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { CutTree, Placement } from '../nest/problem.ts';
 import type { LoosePart } from '../parts/loose-parts.ts';
-import type { TestCut } from '../setups/learned.ts';
+import type { TestCut } from '../setups/calibration.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 

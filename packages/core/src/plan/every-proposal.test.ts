@@ -15,7 +15,7 @@ import { createPlanner, type Plan } from './plan.ts';
 import { fillRoom, roomsFor } from './fit-space.ts';
 import { addCabinet, proposeBox, withBox } from './propose-box.ts';
 import { redesign } from './redesign.ts';
-import { newStops } from './settling.ts';
+import { newStops } from './issue-fixes.ts';
 import { insideOf, kgOf, setOutJob, type SetOutWish } from './set-out-plan.ts';
 
 const { design: room, record, workshop } = printRoom();

@@ -8,7 +8,7 @@ import type { WallBlock, WallRect } from '../wall/placed.ts';
 import type { Design } from './design.ts';
 import { applyEdit, type Edit, type EditStep } from './edit.ts';
 import type { Proposed } from './propose-box.ts';
-import { canBeEntered, withoutStops, type TriedFix } from './settling.ts';
+import { canBeEntered, withoutStops, type TriedFix } from './issue-fixes.ts';
 
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>

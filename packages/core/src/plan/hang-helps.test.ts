@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { fixWords } from '../checks/words/fixes.ts';
 import { rulesOut } from '../checks/verdict.ts';
 import { loadLimits } from '../hang/limits.ts';
-import { mostUsed } from '../hang/link.ts';
+import { mostUtilized } from '../hang/link.ts';
 import { helpWords } from '../formats/verdict-summary.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
@@ -35,7 +35,7 @@ describe('each help', () => {
     expect(helps.length).toBeGreaterThan(0);
     for (const { fix, state, carriesKg, weakest } of helps) {
       const { hang, hangInput } = after(fix.edit);
-      expect([state, weakest]).toEqual([hang.state, mostUsed(hang.links)]);
+      expect([state, weakest]).toEqual([hang.state, mostUtilized(hang.links)]);
       expect(carriesKg).toBe(hang.state === 'refused' ? null : loadLimits(hangInput).carriesKg);
     }
   });

@@ -5,12 +5,12 @@
 import { rulesOut } from '../checks/verdict.ts';
 import type { Finding } from '../checks/finding.ts';
 import { loadLimits } from '../hang/limits.ts';
-import { mostUsed } from '../hang/link.ts';
+import { mostUtilized } from '../hang/link.ts';
 import type { VerdictState } from '../hang/refusals.ts';
 import { applyEdit } from './edit.ts';
 import type { CabinetPlan } from './plan.ts';
 import { remediesFor } from './remedies.ts';
-import { issueFixes, together, type EditFix, type TriedFix } from './settling.ts';
+import { issueFixes, together, type EditFix, type TriedFix } from './issue-fixes.ts';
 
 export interface HangHelp {
   readonly fix: EditFix;
@@ -37,7 +37,7 @@ export function hangHelps(tried: TriedFix, cabinetId: string): HangHelp[] {
   const fixes = new Map([...settling, ...strengthening].map((fix) => [JSON.stringify(fix.edit), fix]));
   return [...fixes.values()].slice(0, TOLD).map((fix) => {
     const after = planner.plan(applyEdit(design, fix.edit), record, workshop).byId.get(cabinetId)!;
-    return { fix, state: after.hang.state, carriesKg: carriedBy(after), weakest: mostUsed(after.hang.links) };
+    return { fix, state: after.hang.state, carriesKg: carriedBy(after), weakest: mostUtilized(after.hang.links) };
   });
 }
 

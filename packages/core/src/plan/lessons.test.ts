@@ -35,8 +35,8 @@ describe('sheets', () => {
     expect(more).toEqual([]);
     expect(lesson).toMatchObject({ lesson: 'sheet-measured', product: 'birch-18', nominal: 18e6, mean: 17.6e6 });
     const slots = planned.cabinets.flatMap(({ cabinet }) =>
-      cabinet.meetings.filter(
-        ({ id, guest, host }) => cabinet.byId.get(guest)!.stock === 'birch-18' && cabinet.byId.get(host)!.strips.some((strip) => strip.id === id),
+      cabinet.connections.filter(
+        ({ id, guest, host }) => cabinet.byId.get(guest)!.stock === 'birch-18' && cabinet.byId.get(host)!.slots.some((strip) => strip.id === id),
       ),
     );
     expect(lesson).toMatchObject({ slots: slots.length, hosts: new Set(slots.map(({ host }) => host)).size });

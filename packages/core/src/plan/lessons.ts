@@ -65,7 +65,7 @@ function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Work
   const readings = activeFacts(record, ({ reading }) => reading);
   const at = new Map(record.map(({ id }, index) => [id, index]));
   const slots = plan.cabinets.flatMap(({ cabinet }) =>
-    cabinet.meetings.filter(({ id, host }) => cabinet.byId.get(host)!.strips.some((strip) => strip.id === id)),
+    cabinet.connections.filter(({ id, host }) => cabinet.byId.get(host)!.slots.some((slot) => slot.id === id)),
   );
   const madeAt = new Map(activeFacts(record, ({ made }) => made).flatMap(({ id, fact }) => fact.map((operation) => [operation, at.get(id)!] as const)));
   return [...new Set(readings.map(({ fact }) => fact.product))].flatMap((id): Lesson[] => {
@@ -106,7 +106,7 @@ function partLessons(plan: Plan, record: readonly RecordEntry[], workshop: Works
     } else if ('part' in fact) settled('made-again');
     else {
       const line = plan.parts.find((each) => each.panels.includes(panel));
-      const off = line ? mostOff(fact, (measure) => plannedFor(fact, measure, line[measure].value)) : null;
+      const off = line ? maxOff(fact, (measure) => plannedFor(fact, measure, line[measure].value)) : null;
       if (off) open.set(panel, off);
       else if (was) settled('trimmed');
     }
@@ -114,7 +114,7 @@ function partLessons(plan: Plan, record: readonly RecordEntry[], workshop: Works
   return [...found.values()];
 }
 
-function mostOff(cut: AsCut, planned: (measure: Measure) => number): { readonly measure: Measure; readonly off: number } | null {
+function maxOff(cut: AsCut, planned: (measure: Measure) => number): { readonly measure: Measure; readonly off: number } | null {
   const rows = (['length', 'width'] as const).flatMap((measure) => (cut[measure] ? [{ measure, off: cut[measure].nm - planned(measure) }] : []));
   const worst = rows.sort((a, b) => Math.abs(b.off) - Math.abs(a.off))[0];
   return worst && Math.abs(worst.off) > PART_OFF ? worst : null;

@@ -4,7 +4,7 @@ import type { NestPlan } from '../nest/problem.ts';
 import { search } from '../nest/search.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
-import { tidy } from './tidy.ts';
+import { rankLayouts } from './rank-layouts.ts';
 
 /** A job with what it takes to judge how it is cut. */
 export interface NestOrder {
@@ -42,7 +42,7 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = 
   const started = clock.now();
   let over = started + ms;
   const stepper = search(order.job.problem, seed, () => clock.now() >= over);
-  let told = '';
+  let text = '';
   for (;;) {
     const until = clock.now() + CHUNK_MS;
     let proved: boolean;
@@ -52,8 +52,8 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = 
     if (!wanted()) return null;
     const plan = stepper.plan();
     const key = `${plan.score.sheets} ${plan.score.cost} ${plan.unplaced.length}`;
-    if (key !== told) {
-      told = key;
+    if (key !== text) {
+      text = key;
       onBetter?.(plan, share);
     }
     onChunk?.(share);
@@ -62,7 +62,7 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = 
   }
   if (ms < TIDY_MS) return stepper.plan();
   over = clock.now() + TIDY_MS;
-  const tidier = tidy(stepper, order.job, order.workshop, order.then);
+  const tidier = rankLayouts(stepper, order.job, order.workshop, order.then);
   const until = over;
   for (let tries = 0; tries < TIDY_TRIES && clock.now() < until;) {
     const chunk = clock.now() + CHUNK_MS;

@@ -12,7 +12,7 @@ import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { judged, type Judged } from '../checks/verdict.ts';
-import { hang } from '../hang/hang.ts';
+import { analyzeHanging } from '../hang/hang.ts';
 import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
 import { railFault } from '../hang/on-rail.ts';
 import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
@@ -332,7 +332,7 @@ function finishCabinet(
   const hangInput = { ...made.hangInput, neighbours };
   const parts = partsOf(cabinet, letter);
   const sag = sagOf(cabinet, weights, hangInput.materialOf);
-  const hanging = hang(hangInput);
+  const hanging = analyzeHanging(hangInput);
   const seating = seatingOf(spec.id, spec.hanging.seats?.nm ?? null, hangs);
   const zone = reachOf(person.height.nm);
   const findings = checkCabinet({

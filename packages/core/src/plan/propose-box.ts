@@ -8,7 +8,7 @@ import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Planner, CabinetPlan } from './plan.ts';
-import { withoutStops, type TriedFix } from './settling.ts';
+import { withoutStops, type TriedFix } from './issue-fixes.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
 
 /** The design with a box that is not in it yet, and that box's plan: what a set-out for a new box is asked of. */

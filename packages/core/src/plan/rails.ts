@@ -4,7 +4,7 @@ import { buildCabinet, enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
 import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
-import { hungShares } from '../hang/hung-shares.ts';
+import { bearingShares } from '../hang/bearing-shares.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
@@ -66,7 +66,7 @@ export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => read
 function sharesOf({ spec, cabinet, loaded, hangInput }: OnRail): RailNeighbour {
   const behind = studsBehind(cabinet, hangInput.studsMm);
   if (behind.length === 0) return { from: spec.name, studs: [], stretches: [] };
-  const { shares, stretches } = hungShares(cabinet, loaded.mass.value * G0, loaded.along, behind);
+  const { shares, stretches } = bearingShares(cabinet, loaded.mass.value * G0, loaded.along, behind);
   const { simple, continuous, rigid } = shares;
   const studs = behind.map((atMm, index) => ({ atMm, newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
   return { from: spec.name, studs, stretches };

@@ -2,10 +2,10 @@
 import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
 import { loadLimits } from '../hang/limits.ts';
-import { mostUsed } from '../hang/link.ts';
+import { mostUtilized } from '../hang/link.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
-import { canBeEntered } from './settling.ts';
+import { canBeEntered } from './issue-fixes.ts';
 import type { Design, RecordEntry } from './design.ts';
 import type { Planner, CabinetPlan } from './plan.ts';
 
@@ -55,7 +55,7 @@ type Margin = Pick<Remedy, 'carriesKg' | 'weakest'>;
 
 const marginOf = ({ hang, hangInput }: CabinetPlan): Margin => ({
   carriesKg: loadLimits(hangInput).carriesKg,
-  weakest: mostUsed(hang.links),
+  weakest: mostUtilized(hang.links),
 });
 
 /** What a change adds to what the unit carries, as a share; without contents, what it takes off the most used link. */

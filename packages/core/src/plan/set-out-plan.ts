@@ -11,7 +11,7 @@ import { MAX_SHELVES } from '../carcass/form.ts';
 import { isShelfBox, type CabinetSpec } from '../carcass/families.ts';
 import type { WallBlock } from '../wall/placed.ts';
 import { proposePlaces, type ScrewPlaces } from '../wall/placing.ts';
-import { leastFromEndMm } from '../hang/wall-links.ts';
+import { minFromEndMm } from '../hang/wall-links.ts';
 import { wallRows } from '../hang/wall-rows.ts';
 import { hasFloor, countPlaced } from './contents.ts';
 import type { Design } from './design.ts';
@@ -66,7 +66,7 @@ export function setOutJob(design: Design, cabinetPlan: CabinetPlan, wish: SetOut
     floorUp: (spec.place.up.nm + cabinetPlan.cabinet.compartments[0]!.at.up) as Length,
     zone: reachOf(design.person.height.nm),
     elements: cabinetPlan.cabinet.compartments.map(({ keptBy }) => keptBy),
-    mostLevels: MAX_SHELVES + 1,
+    maxLevels: MAX_SHELVES + 1,
     grow: wish.grow,
   };
 }
@@ -166,7 +166,7 @@ export function screwPlaces(cabinet: ResolvedCabinet): ScrewPlaces {
     ...(lower > 0 ? [foot + lowMm * NM_PER.mm] : []),
     ...(cabinet.hanging.antiLift ? [cabinet.hanging.standoffUp] : []),
   ];
-  return { rows, end: leastFromEndMm(cabinet) * NM_PER.mm };
+  return { rows, end: minFromEndMm(cabinet) * NM_PER.mm };
 }
 
 /** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */

@@ -54,7 +54,7 @@ export function shoppingOf(
         for: [cabinetPlan.name],
       });
     }
-    for (const { joint } of cabinetPlan.cabinet.meetings) {
+    for (const { joint } of cabinetPlan.cabinet.connections) {
       if (!joint.fastening) continue;
       const { by, screw, length, count } = joint.fastening;
       list.fastener(

@@ -70,7 +70,7 @@ export function greatestPlaces(loads: readonly { readonly P: number; readonly a:
     C += ((own * L ** 3) / 6 - (w * ((L - a) ** 4 - (L - a - length) ** 4)) / 24) / L;
     return { w, a, end: a + length };
   });
-  let [xSag, xMoment, mostSag, mostMoment] = [0, 0, -Infinity, -Infinity];
+  let [xSag, xMoment, maxSag, maxMoment] = [0, 0, -Infinity, -Infinity];
   for (let k = 1; k < SAMPLES; k++) {
     const x = (L * k) / SAMPLES;
     let sag = C * x - (R * x * x * x) / 6;
@@ -85,8 +85,8 @@ export function greatestPlaces(loads: readonly { readonly P: number; readonly a:
       sag -= (w * e * e) / 24;
       moment += (w * e) / 2;
     }
-    if (sag > mostSag) [xSag, mostSag] = [x, sag];
-    if (moment > mostMoment) [xMoment, mostMoment] = [x, moment];
+    if (sag > maxSag) [xSag, maxSag] = [x, sag];
+    if (moment > maxMoment) [xMoment, maxMoment] = [x, moment];
   }
   return [xSag, xMoment];
 }

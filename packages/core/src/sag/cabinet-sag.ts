@@ -3,7 +3,7 @@ import { floorLoads, type MaterialOf, type CabinetWeights } from '../parts/weigh
 import { toMm } from '../length/length.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
+import { connectionsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
@@ -55,6 +55,6 @@ export function sagOf(cabinet: ResolvedCabinet, weights: CabinetWeights, materia
 }
 
 function endsFactor(cabinet: ResolvedCabinet, panel: ResolvedPanel): number {
-  const ends = meetingsOf(cabinet, 'asGuest', panel.id).filter(({ edge }) => edge === 'start' || edge === 'end');
+  const ends = connectionsOf(cabinet, 'asGuest', panel.id).filter(({ edge }) => edge === 'start' || edge === 'end');
   return ends.length === 2 && ends.every(({ joint }) => joint.glue && joint.kind === 'dado') ? GLUED_ENDS : 1;
 }

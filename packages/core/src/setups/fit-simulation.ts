@@ -44,7 +44,7 @@ function bySource(variations: readonly Variation[]): number[] {
 const BINS = 40;
 
 /** `runs` goes with errors drawn from normal laws; the same seed gives the same goes. */
-export function simulateFit({ freeMm, mostMm, variations }: ToleranceChain, runs: number, seed: number): FitRun {
+export function simulateFit({ freeMm, maxMm, variations }: ToleranceChain, runs: number, seed: number): FitRun {
   const draw = normals(seeded(seed));
   const sds = bySource(variations);
   const free = new Float64Array(runs);
@@ -56,12 +56,12 @@ export function simulateFit({ freeMm, mostMm, variations }: ToleranceChain, runs
     sum += here;
     squares += (here - freeMm) ** 2;
     if (here < 0) binds++;
-    if (here > mostMm) rattles++;
+    if (here > maxMm) rattles++;
   }
   const mean = sum / runs;
   const sd = Math.sqrt(Math.max(0, squares / runs - (mean - freeMm) ** 2));
   const fromMm = Math.min(-0.05, freeMm - 4 * sd);
-  const toMm = Math.max(mostMm + 0.05, freeMm + 4 * sd);
+  const toMm = Math.max(maxMm + 0.05, freeMm + 4 * sd);
   const stepMm = (toMm - fromMm) / BINS;
   const counts = Array.from({ length: BINS }, () => 0);
   for (const here of free) counts[Math.min(BINS - 1, Math.max(0, Math.floor((here - fromMm) / stepMm)))]!++;
@@ -69,10 +69,10 @@ export function simulateFit({ freeMm, mostMm, variations }: ToleranceChain, runs
 }
 
 /** The same chain by the sum of variances: what the goes come near to. */
-export function expectedFit({ freeMm, mostMm, variations }: Pick<ToleranceChain, 'freeMm' | 'mostMm' | 'variations'>): FitOutcome {
+export function expectedFit({ freeMm, maxMm, variations }: Pick<ToleranceChain, 'freeMm' | 'maxMm' | 'variations'>): FitOutcome {
   const sdMm = Math.sqrt(bySource(variations).reduce((sum, sd) => sum + sd * sd, 0));
   const below = (limit: number): number => (sdMm === 0 ? (freeMm < limit ? 1 : 0) : normalBelow((limit - freeMm) / sdMm));
-  return { meanMm: freeMm, sdMm, binds: below(0), rattles: 1 - below(mostMm) };
+  return { meanMm: freeMm, sdMm, binds: below(0), rattles: 1 - below(maxMm) };
 }
 
 /** The normal law's share below z, to 1.5e-7. Abramowitz and Stegun 7.1.26. */

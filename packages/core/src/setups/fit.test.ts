@@ -34,7 +34,7 @@ const arbitraryChain: fc.Arbitrary<ToleranceChain> = fc
     panels: [],
     count: 1,
     freeMm,
-    mostMm: freeMm + over,
+    maxMm: freeMm + over,
     variations,
   }));
 

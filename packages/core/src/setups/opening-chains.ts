@@ -5,7 +5,7 @@
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf } from '../solid/cabinet.ts';
+import { connectionsOf } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type Variation } from './tolerance-chain.ts';
 
@@ -22,7 +22,7 @@ interface Link {
 export function rowChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const links = new Map<string, Link>();
   for (const part of cabinet.panels) {
-    const held = meetingsOf(cabinet, 'asGuest', part.id).filter(
+    const held = connectionsOf(cabinet, 'asGuest', part.id).filter(
       ({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(cabinet.byId.get(host)!),
     );
     const [start, end] = [held.find(({ edge }) => edge === 'start'), held.find(({ edge }) => edge === 'end')];
@@ -54,7 +54,7 @@ export function rowChains({ cabinet, usedOf, repeats }: ChainContext): Tolerance
           panels: [...row.map(({ part }) => part.id), ...dividers.map(({ id }) => id)],
           count: 1,
           freeMm,
-          mostMm: freeMm + MAX_FREE.row,
+          maxMm: freeMm + MAX_FREE.row,
           variations: [
             ...row.map(({ part }): Variation => ({ source: `length ${part.id}`, cause: 'length', sd: repeats.length, times: -1 })),
             ...ends.map(({ id }): Variation => ({ source: `depth ${id}`, cause: 'depth', sd: repeats.depth, times: 1 })),
@@ -73,7 +73,7 @@ const SLIDES_TAKE = 0.5;
 
 /** A drawer's box between two sides: what its slides or runners are left, over what they need. */
 export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
-  const slides = cabinet.meetings.filter(({ joint }) => joint.kind === 'slide');
+  const slides = cabinet.connections.filter(({ joint }) => joint.kind === 'slide');
   return slides.flatMap((left): ToleranceChain[] => {
     if (left.face !== 'other') return [];
     const [box, host] = [cabinet.byId.get(left.guest)!, cabinet.byId.get(left.host)!];
@@ -82,7 +82,9 @@ export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): Tolera
       const { low, high } = boundsOf(cabinet.byId.get(guest)!);
       return face === 'reference' && low.up === level.low.up && high.up === level.high.up;
     });
-    const cross = cabinet.meetings.find(({ host: side, edge, guest }) => side === left.guest && edge === 'start' && cabinet.byId.get(guest)!.role === 'front');
+    const cross = cabinet.connections.find(
+      ({ host: side, edge, guest }) => side === left.guest && edge === 'start' && cabinet.byId.get(guest)!.role === 'front',
+    );
     if (!right || !cross) return [];
     const bought = cabinet.hardware.some(({ kind, panel }) => kind === 'slide' && panel === left.guest);
     const [far, other] = [cabinet.byId.get(right.guest)!, cabinet.byId.get(right.host)!];
@@ -102,7 +104,7 @@ export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): Tolera
         panels: [box.id, far.id, cross.guest],
         count: 1,
         freeMm,
-        mostMm: freeMm + MAX_FREE.drawer,
+        maxMm: freeMm + MAX_FREE.drawer,
         variations: [
           { source: `apart ${host.id} ${other.id}`, cause: 'length', sd: repeats.length, times: 1 },
           { source: `length ${cross.guest}`, cause: 'length', sd: repeats.length, times: -1 },
@@ -146,7 +148,7 @@ export function doorChains({ cabinet, repeats }: ChainContext): ToleranceChain[]
       panels: between.map(({ panel }) => panel.id),
       count: 1,
       freeMm,
-      mostMm: freeMm + MAX_FREE.doors * (between.length + 1) * 0.5,
+      maxMm: freeMm + MAX_FREE.doors * (between.length + 1) * 0.5,
       variations: [
         { source: `opening ${id}`, cause: 'length', sd: repeats.length, times: 1 },
         ...between.map(({ panel }): Variation => ({ source: `width ${panel.id}`, cause: 'length', sd: repeats.length, times: -1 })),

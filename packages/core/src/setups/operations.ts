@@ -39,7 +39,7 @@ export interface SlotWork {
 export interface SlantedSlotWork {
   readonly kind: 'slanted-slot';
   readonly face: Face;
-  readonly strip: Slot;
+  readonly slot: Slot;
   readonly width: Length;
   readonly depth: Length;
   /** From square to the blank's length. */
@@ -142,7 +142,7 @@ export const blankFor = (panel: ResolvedPanel): OperationBlank => {
 
 /** All operations of a unit's panels; the halves of a cleat are ripped by cleatRips(). */
 export function operationsOf(cabinet: ResolvedCabinet): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
-  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  const drilled = drillingOf(cabinet.byId, cabinet.connections);
   const panels = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
   const blanks = new Map(panels.map((panel) => [panel.id, blankFor(panel)]));
   const operations = panels.filter(hasSize).flatMap((panel) => panelOperations(blanks.get(panel.id)!, drilled.get(panel.id) ?? []));
@@ -162,18 +162,18 @@ function panelOperations(blank: OperationBlank, drilled: readonly Drilled[]): Op
     guest,
   });
   return [
-    ...panel.strips.map((strip) => made(strip.id, 'slots', slotOf(blank, strip), strip.guest)),
+    ...panel.slots.map((slot) => made(slot.id, 'slots', slotOf(blank, slot), slot.guest)),
     ...(wide ? [made('width', 'widths', { kind: 'width', at: blank.width })] : []),
     ...panel.cuts.map((cut) => cutOperation(blank, cut, made)),
-    ...drilled.map((row, index) => made(`${row.meeting}#${index}`, 'holes', fastenerHoles(blank, row))),
+    ...drilled.map((row, index) => made(`${row.connection}#${index}`, 'holes', fastenerHoles(blank, row))),
     ...edgesOf(blank).map((work) => made(work.edge, work.kind === 'bevel' ? 'bevels' : 'shapes', work)),
   ];
 }
 
 const runsAcross = (work: Work): boolean => (work.kind === 'slot' && work.across) || (work.kind === 'slanted-slot' && work.crosses === 'near');
 
-function slotOf({ box }: OperationBlank, strip: Slot): SlotWork | SlantedSlotWork {
-  const { normal, near, far, from, to, depth, face, stoppedAt } = strip;
+function slotOf({ box }: OperationBlank, slot: Slot): SlotWork | SlantedSlotWork {
+  const { normal, near, far, from, to, depth, face, stoppedAt } = slot;
   if (normal.u === 1 || normal.v === 1) {
     const across = normal.u === 1;
     const [off, along] = across ? [box.u0, box.v0] : [box.v0, box.u0];
@@ -193,7 +193,7 @@ function slotOf({ box }: OperationBlank, strip: Slot): SlotWork | SlantedSlotWor
   return {
     kind: 'slanted-slot',
     face,
-    strip,
+    slot,
     width: Math.round(far - near) as Length,
     depth,
     angleDeg: (Math.atan2(Math.abs(run.u), Math.abs(run.v)) * 180) / Math.PI,

@@ -1,7 +1,7 @@
 /** What a router is set to for a slot: the bit, its passes down and across, and where the straight edge lies. Source: docs/formulas/router-edge.md. */
 import type { Length } from '../length/length.ts';
 import type { Bit, Machine } from '../stock/shop.ts';
-import { SLOT_WITHIN } from './stack.ts';
+import { SLOT_WITHIN } from './dado-stack.ts';
 
 /** Passes no deeper than half the bit, nor than this. [A] */
 export const DEEPEST_PASS = 6_000_000;

@@ -2,7 +2,7 @@
 import type { Length } from '../length/length.ts';
 import type { Face, RectEdge } from '../solid/panel.ts';
 import type { RouterSet } from './router.ts';
-import type { StackSet } from './stack.ts';
+import type { StackSet } from './dado-stack.ts';
 import type { Turned } from './angles.ts';
 
 /**

@@ -6,7 +6,7 @@ import { plan } from '../plan/plan.ts';
 import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { entered } from '../length/entered.ts';
-import { learnedFrom, scaleOf } from './learned.ts';
+import { calibrationFrom, scaleOf } from './calibration.ts';
 import { edgeOffset } from './router.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from './setup-sums.ts';
 import { setupsOf } from './setups.ts';
@@ -38,7 +38,7 @@ test.each([
 test('a scale that comes out 0.3 over is set 0.3 under, and the sum says so', () => {
   const { setups } = setupsOf(cabinets, defaultShop());
   const { setting } = setups.find((setup) => setup.setting.distance)!;
-  const learned = learnedFrom([{ of: 'place', cutter: scaleOf(setting), thick: entered('100 mm'), came: entered('100.3 mm') }]);
+  const learned = calibrationFrom([{ of: 'place', cutter: scaleOf(setting), thick: entered('100 mm'), came: entered('100.3 mm') }]);
   expect(scaleSum(setting, learned, null)!.value).toBe(setting.distance! - 300_000);
-  expect(scaleSum(setting, learnedFrom([]), null)).toBeNull();
+  expect(scaleSum(setting, calibrationFrom([]), null)).toBeNull();
 });

@@ -2,11 +2,11 @@
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Length } from '../length/length.ts';
 import type { Machine, DadoStack } from '../stock/shop.ts';
-import { onScale, type Learned } from './learned.ts';
+import { onScale, type Calibration } from './calibration.ts';
 import type { OperationBlank } from './operations.ts';
 import type { Setting } from './setting.ts';
 import type { SetupCut } from './setup.ts';
-import type { StackSet } from './stack.ts';
+import type { StackSet } from './dado-stack.ts';
 
 /** Outer blades, leaves, and what test cuts said it cuts over: the width of one pass. */
 export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoStack): ExplainedLength {
@@ -24,12 +24,12 @@ export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoSta
 export function distanceSum({ operation: { id, work }, way }: SetupCut, { panel, length, width }: OperationBlank): ExplainedLength | null {
   const { distance } = way.setting;
   if (!distance || way.against === null || work.kind !== 'slot') return null;
-  const strip = panel.strips.find((each) => `${panel.id}:${each.id}` === id);
-  const half = Math.floor((strip?.play ?? 0) / 2) as Length;
+  const slot = panel.slots.find((each) => `${panel.id}:${each.id}` === id);
+  const half = Math.floor((slot?.play ?? 0) / 2) as Length;
   const low = way.against === 'start' || way.against === 'near';
   if (low) return explainedLength([plus('to-what-goes-in', (distance + half) as Length), ...(half > 0 ? [minus('half-the-play', half)] : [])]);
   const [size, whole] = work.across ? [length, panel.length] : [width, panel.width];
-  const rest = ((strip?.play ?? 0) - half) as Length;
+  const rest = ((slot?.play ?? 0) - half) as Length;
   const inner = whole.value === size ? { inner: whole } : {};
   return explainedLength([
     plus(work.across ? 'blank-length' : 'blank-width', size, inner),
@@ -49,7 +49,7 @@ export function straightEdgeSum(setting: Setting, { base }: Machine, distance: E
 }
 
 /** What the scale has to read so that the distance comes out; null where nothing is known of the scale. */
-export function scaleSum(setting: Setting, learned: Pick<Learned, 'place'>, distance: ExplainedLength | null): ExplainedLength | null {
+export function scaleSum(setting: Setting, learned: Pick<Calibration, 'place'>, distance: ExplainedLength | null): ExplainedLength | null {
   const read = onScale(setting, learned);
   return (
     read && explainedLength([plus('wanted-distance', setting.distance!, distance ? { inner: distance } : {}), minus('comes-out-over', read.off.nm as Length)])

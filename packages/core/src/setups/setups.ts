@@ -6,7 +6,7 @@ import type { Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
-import { fewestSettings } from './fewest.ts';
+import { minimumSetCover } from './set-cover.ts';
 import { operationsOf, STAGES, type OperationBlank, type Operation, type ToolingStage } from './operations.ts';
 import { mustFollow } from './order.ts';
 import { keyOf, type Setting, type OperationWay } from './setting.ts';
@@ -50,7 +50,7 @@ export function setupsOf(cabinets: readonly ResolvedCabinet[], shop: Shop): Setu
     if (found.length === 0) unmade.push(operation);
     else ways.set(operation.id, found);
   }
-  const chosen = fewestSettings(ways);
+  const chosen = minimumSetCover(ways);
   const setups = inOrder(grouped(operations, chosen.ways), shop);
   return {
     setups,

@@ -3,14 +3,14 @@ import { toMm, type Length } from '../length/length.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
+import { connectionsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type RepeatabilityOf } from './tolerance-chain.ts';
 
 export function slotChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
   return jointGroups(cabinet)
     .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet' && kind !== 'half-lap')
-    .map(({ id, guest, host, meetings }): ToleranceChain => {
-      const { play } = meetings[0]!.joint;
+    .map(({ id, guest, host, connections }): ToleranceChain => {
+      const { play } = connections[0]!.joint;
       return {
         id: `slot ${id}`,
         kind: 'slot',
@@ -18,9 +18,9 @@ export function slotChains({ cabinet, usedOf, repeats }: ChainContext): Toleranc
         host: host.name,
         other: null,
         panels: [guest.id, host.id],
-        count: meetings.length,
+        count: connections.length,
         freeMm: toMm(play),
-        mostMm: toMm(play) + MAX_FREE.slot,
+        maxMm: toMm(play) + MAX_FREE.slot,
         variations: [...thicknessVariations(guest, usedOf, -1), { source: `slot ${id}`, cause: 'slot', sd: repeats.slot, times: 1 }],
       };
     });
@@ -30,7 +30,7 @@ export function slotChains({ cabinet, usedOf, repeats }: ChainContext): Toleranc
 export function endChains({ cabinet, repeats }: ChainContext): ToleranceChain[] {
   const chains = new Map<string, ToleranceChain>();
   for (const panel of cabinet.panels) {
-    const held = meetingsOf(cabinet, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
+    const held = connectionsOf(cabinet, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
     for (const [one, other] of [
       ['start', 'end'],
       ['near', 'far'],
@@ -58,7 +58,7 @@ function endChain(cabinet: ResolvedCabinet, panel: ResolvedPanel, a: Connection,
     panels: [panel.id, a.host, b.host],
     count: 1,
     freeMm,
-    mostMm: freeMm + MAX_FREE.ends,
+    maxMm: freeMm + MAX_FREE.ends,
     variations: [
       { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: repeats.length, times: -1 },
       // What keeps the two hosts apart is another part, cut on its own.

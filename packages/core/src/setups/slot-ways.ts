@@ -6,7 +6,7 @@ import type { OperationBlank, EdgeGrooveWork, SlantedSlotWork, SlotWork } from '
 import { routerFor, type RouterSet } from './router.ts';
 import { keyOf, type WorkHold, type Setting, type OperationWay } from './setting.ts';
 import { tiltFor } from './angles.ts';
-import { SLOT_WITHIN, stackFor, type StackSet } from './stack.ts';
+import { SLOT_WITHIN, stackFor, type StackSet } from './dado-stack.ts';
 
 export const MIN_AT_TABLE = 150_000_000;
 
@@ -123,7 +123,7 @@ export function slantedWays(slot: SlantedSlotWork, blank: OperationBlank, shop: 
   };
   const saw = stackSaw(shop);
   const stack = saw && stackFor(shop.stack!, slot.width, saw.stack!.nm);
-  if (saw && stack && !slot.strip.stoppedAt?.from && !slot.strip.stoppedAt?.to && blank.width <= saw.crosscut!.nm && slot.angleDeg <= (saw.mitreDeg ?? 0))
+  if (saw && stack && !slot.slot.stoppedAt?.from && !slot.slot.stoppedAt?.to && blank.width <= saw.crosscut!.nm && slot.angleDeg <= (saw.mitreDeg ?? 0))
     add({ machine: saw.id, stack }, `${stack.cuts}+${stack.over}`, 1);
   const [router] = machinesOf(shop, 'router');
   const set = router && routerFor(Object.values(shop.bits), slot.width, slot.depth, router.deep!.nm);

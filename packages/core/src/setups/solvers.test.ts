@@ -5,10 +5,10 @@ import { enteredFromNm } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import { newBit, type Bit, type DadoStack } from '../stock/shop.ts';
 import { compound, tiltFor } from './angles.ts';
-import { fewestSettings } from './fewest.ts';
+import { minimumSetCover } from './set-cover.ts';
 import { DEEPEST_PASS, edgeOffset, routerFor } from './router.ts';
 import type { OperationWay } from './setting.ts';
-import { SLOT_WITHIN, stackFor } from './stack.ts';
+import { SLOT_WITHIN, stackFor } from './dado-stack.ts';
 
 const UM = 1000;
 const leaves = (most: number) => fc.array(fc.integer({ min: 20, max: 3300 }), { maxLength: most }).map((row) => row.map((um) => enteredFromNm(um * UM)));
@@ -146,7 +146,7 @@ describe('fewest settings', () => {
           const trouble = taken.reduce((sum, key) => sum + troubles[key]!, 0);
           if (taken.length < least.settings || (taken.length === least.settings && trouble < least.trouble)) least = { settings: taken.length, trouble };
         }
-        const { ways, proved } = fewestSettings(candidates);
+        const { ways, proved } = minimumSetCover(candidates);
         const used = new Set([...ways.values()].map(({ setting }) => setting.key));
         expect(proved).toBe(true);
         expect(ways.size).toBe(rows.length);
@@ -157,7 +157,7 @@ describe('fewest settings', () => {
     );
   });
   test('an operation nothing can make is left out, not given a setting', () => {
-    const { ways } = fewestSettings(
+    const { ways } = minimumSetCover(
       new Map([
         ['a', []],
         ['b', [way('k', 0)]],

@@ -19,8 +19,8 @@ test('both sides are marked from one stick, from the bottom up', () => {
   expect([toMm(stick!.marks[0]!.near), toMm(stick!.marks[0]!.far)]).toEqual([14.95, 32.85]);
   expect([toMm(stick!.marks[3]!.near), toMm(stick!.marks[3]!.far)]).toEqual([802.2, 820]);
   // The same marks as the slots themselves.
-  const strips = cabinet.byId.get('ink/side/left')!.strips.filter(({ normal }) => normal.u === 1);
-  expect(stick!.marks.map(({ near }) => near).sort()).toEqual(strips.map(({ near }) => Math.max(0, near)).sort());
+  const slots = cabinet.byId.get('ink/side/left')!.slots.filter(({ normal }) => normal.u === 1);
+  expect(stick!.marks.map(({ near }) => near).sort()).toEqual(slots.map(({ near }) => Math.max(0, near)).sort());
 });
 
 test('butted parts are marked as slots are; a taller side has another stick', () => {
@@ -54,12 +54,12 @@ test('the slot rack’s slanted slots stand on it too, at the rear edge, as wide
   const { blanks, operations } = operationsOf(cabinet);
   const [stick] = storySticks(blanks, operations, touchesOf(cabinet, blanks));
   const slanted = stick!.marks.filter((mark) => mark.slanted);
-  const tilted = cabinet.byId.get(stick!.panels[0]!)!.strips.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
+  const tilted = cabinet.byId.get(stick!.panels[0]!)!.slots.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
   expect(slanted).toHaveLength(tilted.length);
   expect(slanted.length).toBeGreaterThan(2);
   for (const { near, far } of slanted) {
     // Where the strip's own two lines cross the near edge of the panel.
-    const crossings = tilted.map((strip) => [strip.near / strip.normal.u, strip.far / strip.normal.u]);
+    const crossings = tilted.map((slot) => [slot.near / slot.normal.u, slot.far / slot.normal.u]);
     expect(crossings.some(([a, b]) => Math.abs(a! - near) < 2000 && Math.abs(b! - far) < 2000)).toBe(true);
   }
 });

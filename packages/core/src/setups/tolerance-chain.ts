@@ -34,7 +34,7 @@ export interface ToleranceChain {
   /** What is free when everything is as it was drawn, mm. */
   readonly freeMm: number;
   /** Free over this rattles, or shows. */
-  readonly mostMm: number;
+  readonly maxMm: number;
   readonly variations: readonly Variation[];
 }
 

@@ -18,14 +18,16 @@ export interface Touch {
 }
 
 /** Of parts that stand square across their host; one that runs along it, or at a slant, is set by other means. */
-export function touchesOf({ byId, meetings }: Pick<ResolvedCabinet, 'byId' | 'meetings'>, blanks: ReadonlyMap<string, OperationBlank>): Touch[] {
-  return meetings.flatMap((meeting): Touch[] => {
-    const blank = blanks.get(meeting.host);
-    const { kind, glue, fastening } = meeting.joint;
+export function touchesOf({ byId, connections }: Pick<ResolvedCabinet, 'byId' | 'connections'>, blanks: ReadonlyMap<string, OperationBlank>): Touch[] {
+  return connections.flatMap((connection): Touch[] => {
+    const blank = blanks.get(connection.host);
+    const { kind, glue, fastening } = connection.joint;
     // What only stands against another, held elsewhere, comes to lie where it is held.
-    if (!blank || kind !== 'butt' || !(glue || fastening) || !isFace(meeting.face) || isFace(meeting.edge)) return [];
-    const walls = wallsOn(blank, meeting, byId);
-    return walls && !isLess(walls.near, 0) && !isLess(blank.length, walls.far) ? [{ id: meeting.id, panel: meeting.host, guest: meeting.guest, ...walls }] : [];
+    if (!blank || kind !== 'butt' || !(glue || fastening) || !isFace(connection.face) || isFace(connection.edge)) return [];
+    const walls = wallsOn(blank, connection, byId);
+    return walls && !isLess(walls.near, 0) && !isLess(blank.length, walls.far)
+      ? [{ id: connection.id, panel: connection.host, guest: connection.guest, ...walls }]
+      : [];
   });
 }
 

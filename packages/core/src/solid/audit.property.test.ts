@@ -111,12 +111,12 @@ test('each dado holds its guest with the play that was asked and no more', () =>
     fc.property(arbitraryBox, (box) => {
       const cabinet = solidOf(box);
       for (const host of cabinet.panels)
-        for (const strip of host.strips) {
-          const guest = cabinet.byId.get(strip.guest)!;
-          if (strip.kind === 'dado') {
-            expect(strip.far - strip.near).toBe(guest.thickness + strip.play);
-            expect(slabOf(guest)).toSatisfyDepth(strip.depth, slabOf(host));
-          } else expect(strip.far - strip.near).toBeGreaterThanOrEqual(guest.thickness);
+        for (const slot of host.slots) {
+          const guest = cabinet.byId.get(slot.guest)!;
+          if (slot.kind === 'dado') {
+            expect(slot.far - slot.near).toBe(guest.thickness + slot.play);
+            expect(slabOf(guest)).toSatisfyDepth(slot.depth, slabOf(host));
+          } else expect(slot.far - slot.near).toBeGreaterThanOrEqual(guest.thickness);
         }
     }),
     { numRuns: 200 },
@@ -212,9 +212,7 @@ test('the two sides are mirror images: same numbers, faces exchanged', () => {
       const left = cabinet.byId.get(`${box.id}/side/left`)!;
       const right = cabinet.byId.get(`${box.id}/side/right`)!;
       const strips = (panel: ResolvedPanel, face: 'reference' | 'other') =>
-        panel.strips
-          .map((strip) => ({ ...strip, id: '', face: strip.face === face ? 'inside' : 'outside' }))
-          .sort((a, b) => a.near - b.near || a.depth - b.depth);
+        panel.slots.map((slot) => ({ ...slot, id: '', face: slot.face === face ? 'inside' : 'outside' })).sort((a, b) => a.near - b.near || a.depth - b.depth);
       expect(strips(left, 'other')).toEqual(strips(right, 'reference'));
       expect(left.length.value).toBe(right.length.value);
     }),
@@ -229,7 +227,7 @@ test('every panel hangs together with the cabinet half through meetings or its s
       const reached = new Set([`${box.id}/side/left`]);
       for (let grown = -1; grown !== reached.size;) {
         grown = reached.size;
-        for (const { guest, host } of cabinet.meetings) {
+        for (const { guest, host } of cabinet.connections) {
           if (reached.has(guest)) reached.add(host);
           if (reached.has(host)) reached.add(guest);
         }

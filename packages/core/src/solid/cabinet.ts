@@ -160,7 +160,7 @@ export interface Handle {
 }
 
 /** A size somebody typed where it would have followed by itself: what it is, and what it would have been. */
-export interface TypedSize {
+export interface OverriddenSize {
   readonly name: Label;
   readonly panel: string;
   /** Inside the unit; null there lets it follow. */
@@ -176,12 +176,12 @@ export interface TypedSize {
 export interface CabinetGeometry {
   readonly id: string;
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Connection[];
+  readonly connections: readonly Connection[];
   readonly compartments: readonly Compartment[];
   readonly hardware: readonly Hardware[];
   readonly handles?: readonly Handle[];
   readonly props?: readonly Prop[];
-  readonly typed?: readonly TypedSize[];
+  readonly overriddenSizes?: readonly OverriddenSize[];
   readonly pressed?: Pressed;
   readonly hanging: Hanging;
   readonly outside: { readonly width: ExplainedLength; readonly height: ExplainedLength; readonly depth: ExplainedLength };
@@ -192,29 +192,30 @@ export interface ResolvedCabinet extends Omit<CabinetGeometry, 'panels'> {
   readonly faults: readonly ConnectionFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
-  /** Meetings by the panel that goes against another, and by the one it goes against; ask with meetingsOf(). */
+  /** Meetings by the panel that goes against another, and by the one it goes against; ask with connectionsOf(). */
   readonly asGuest: ReadonlyMap<string, readonly Connection[]>;
   readonly asHost: ReadonlyMap<string, readonly Connection[]>;
 }
 
 export function resolveCabinet(cabinet: CabinetGeometry): ResolvedCabinet {
   const faults: ConnectionFault[] = [];
-  const panels = resolve(cabinet.panels, cabinet.meetings, (fault) => faults.push(fault));
+  const panels = resolve(cabinet.panels, cabinet.connections, (fault) => faults.push(fault));
   const asGuest = new Map<string, Connection[]>();
   const asHost = new Map<string, Connection[]>();
-  for (const meeting of cabinet.meetings) {
-    listed(asGuest, meeting.guest, meeting);
-    listed(asHost, meeting.host, meeting);
+  for (const connection of cabinet.connections) {
+    listed(asGuest, connection.guest, connection);
+    listed(asHost, connection.host, connection);
   }
   return { ...cabinet, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])), asGuest, asHost };
 }
 
-function listed(lists: Map<string, Connection[]>, panel: string, meeting: Connection): void {
+function listed(lists: Map<string, Connection[]>, panel: string, connection: Connection): void {
   const list = lists.get(panel);
-  if (list) list.push(meeting);
-  else lists.set(panel, [meeting]);
+  if (list) list.push(connection);
+  else lists.set(panel, [connection]);
 }
 
 /** Meetings in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
-export const meetingsOf = (cabinet: ResolvedCabinet, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] => cabinet[as].get(panel) ?? NO_MEETINGS;
+export const connectionsOf = (cabinet: ResolvedCabinet, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] =>
+  cabinet[as].get(panel) ?? NO_MEETINGS;
 const NO_MEETINGS: readonly Connection[] = [];

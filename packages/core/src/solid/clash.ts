@@ -48,10 +48,10 @@ interface ClashPiece {
 }
 
 /** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
-export function clashesOf({ panels, meetings }: Pick<ResolvedCabinet, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
+export function clashesOf({ panels, connections }: Pick<ResolvedCabinet, 'panels' | 'connections'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
   const meets = new Map<string, Set<string>>();
   if (met === 'left out')
-    for (const { guest, host } of meetings)
+    for (const { guest, host } of connections)
       for (const [one, other] of [
         [guest, host],
         [host, guest],

@@ -54,7 +54,7 @@ export interface Connection {
   readonly face: Face | EdgeId;
   readonly joint: Joint;
   /** Where the design keeps the kind of this joint, inside its unit: what a fix would change. */
-  readonly decided?: readonly string[];
+  readonly designPath?: readonly string[];
 }
 
 export const isFace = (at: Face | EdgeId): at is Face => at === 'reference' || at === 'other';

@@ -56,12 +56,12 @@ export function piecesOf(panel: ResolvedPanel): readonly ConvexBody[] {
 /** What was cut out of a panel by strips and square notches, as convex spaces. */
 export function cutHalfSpacesOf(panel: ResolvedPanel): HalfSpace[][] {
   return [
-    ...panel.strips.map((strip) => slotHalfSpaces(panel, strip)),
+    ...panel.slots.map((slot) => slotHalfSpaces(panel, slot)),
     ...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [] : [cut.kind === 'notch' ? notchHalfSpaces(panel, cut) : grooveHalfSpaces(panel, cut)])),
   ];
 }
 
-function slotHalfSpaces(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['strips'][number]): HalfSpace[] {
+function slotHalfSpaces(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['slots'][number]): HalfSpace[] {
   const run = alongStrip(normal);
   const { w } = panel.frame;
   const spaces = [half(panel, normal, far), half(panel, back(normal), -near)];

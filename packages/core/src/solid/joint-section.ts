@@ -20,11 +20,11 @@ export interface JointSection {
  * Null where there is no seam to cut across: panels laid on one another, hinges, slides. `times` draws the play of a slot
  * so many times as wide as it is.
  */
-export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, meeting: Connection, times = 1): JointSection | null {
-  const { joint, edge } = meeting;
+export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, connection: Connection, times = 1): JointSection | null {
+  const { joint, edge } = connection;
   if (isFace(edge) || joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'laid') return null;
-  const guest = cabinet.byId.get(meeting.guest)!;
-  const host = withPlay(cabinet.byId.get(meeting.host)!, meeting, times);
+  const guest = cabinet.byId.get(connection.guest)!;
+  const host = withPlay(cabinet.byId.get(connection.host)!, connection, times);
   const at = guest.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [guest.outline[at]!.from, guest.outline[(at + 1) % guest.outline.length]!.from];
   const start = place(guest.frame, from);
@@ -33,7 +33,7 @@ export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, meeting: 
   const share = whereBothAre(host, start, seam, Math.sqrt(dot(run, run)));
   const point = { u: from.u + (to.u - from.u) * share, v: from.v + (to.v - from.v) * share };
   const centre = scale(place(guest.frame, point, guest.thickness / 2), 1 / NM_PER.mm);
-  const across = isFace(meeting.face) ? host.frame.w : guest.frame.w;
+  const across = isFace(connection.face) ? host.frame.w : guest.frame.w;
   const [right, up] = asItStands(across, cross(seam, across));
   const plane = { normal: seam, at: dot(seam, centre) };
   const flat = (p: Vector): DrawnPoint => {
@@ -46,7 +46,7 @@ export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, meeting: 
         .map((piece) => cutThrough(piece, plane).map(flat))
         .filter((ring) => ring.length > 2),
     );
-  return { host: cut(host), guest: cut(guest), fastener: fastenerOf(meeting, host, centre, flat) };
+  return { host: cut(host), guest: cut(guest), fastener: fastenerOf(connection, host, centre, flat) };
 }
 
 /** A third of the way along what both have of the seam, as a share of it: in the middle a notch or a divider may stand. */
@@ -68,7 +68,7 @@ function asItStands(a: Vector, b: Vector): [right: Vector, up: Vector] {
 function withPlay(host: ResolvedPanel, { id, joint }: Connection, times: number): ResolvedPanel {
   const more = (joint.play * (times - 1)) / 2;
   if (more === 0) return host;
-  return { ...host, strips: host.strips.map((strip) => (strip.id === id ? { ...strip, near: strip.near - more, far: strip.far + more } : strip)) };
+  return { ...host, slots: host.slots.map((slot) => (slot.id === id ? { ...slot, near: slot.near - more, far: slot.far + more } : slot)) };
 }
 
 /** Through the host's face into the guest's edge, in the middle of the guest's thickness. */

@@ -32,12 +32,12 @@ describe('a face frame joined by half laps', () => {
   });
 
   test('each gives up half its thickness, as wide as the other, on faces turned to one another', () => {
-    expect(rail.strips.map(({ near, far, depth }) => [mm(near), mm(far), mm(depth)])).toEqual([
+    expect(rail.slots.map(({ near, far, depth }) => [mm(near), mm(far), mm(depth)])).toEqual([
       [-40, 0, 9],
       [526, 566, 9],
     ]);
-    expect(stile.strips.map(({ near, far, depth }) => mm(far - near) === 38 && mm(depth) === 9)).toEqual([true, true]);
-    const outward = (panel: typeof rail): number => panel.frame.w.out * (panel.strips[0]!.face === 'reference' ? -1 : 1);
+    expect(stile.slots.map(({ near, far, depth }) => mm(far - near) === 38 && mm(depth) === 9)).toEqual([true, true]);
+    const outward = (panel: typeof rail): number => panel.frame.w.out * (panel.slots[0]!.face === 'reference' ? -1 : 1);
     expect(outward(rail) + outward(stile)).toBe(0);
     expect(lapFaults(cabinet)).toEqual([]);
     expect(clashes(cabinet)).toEqual([]);
@@ -45,9 +45,9 @@ describe('a face frame joined by half laps', () => {
 
   test('it is one kind of joint, drawn in section, and the shop can cut it', () => {
     const laps = jointGroups(cabinet).filter(({ kind }) => kind === 'half-lap');
-    expect(laps.flatMap(({ meetings }) => meetings)).toHaveLength(4);
+    expect(laps.flatMap(({ connections }) => connections)).toHaveLength(4);
     expect(laps[0]!.slot).toMatchObject({ depth: 9e6, left: 9e6 });
-    const section = sectionOfJoint(cabinet, laps[0]!.meetings[0]!)!;
+    const section = sectionOfJoint(cabinet, laps[0]!.connections[0]!)!;
     expect(section.host.length).toBeGreaterThan(0);
     expect(section.guest.length).toBeGreaterThan(0);
     const { unmade, setups } = setupsOf([cabinet], defaultShop());

@@ -31,35 +31,35 @@ const level = (degrees: number): Panel => {
   const u = { along: Math.cos(turn), up: Math.sin(turn), out: 0 };
   return panel('level', frame(vector(18e6, 400e6, 0), degrees === 0 ? ALONG : u, OUT), 500, 280);
 };
-const meeting: Connection = { id: 'm', guest: 'level', edge: 'start', host: 'side', face: 'other', joint: dado };
+const connection: Connection = { id: 'm', guest: 'level', edge: 'start', host: 'side', face: 'other', joint: dado };
 
 describe('a meeting', () => {
   test('moves the guest in by the depth less the end play, and cuts the host wider by the play', () => {
-    const [host, guest] = resolve([side, level(0)], [meeting]);
+    const [host, guest] = resolve([side, level(0)], [connection]);
     expect(guest!.length.value).toBe(mm(505.75)); // 500 + 6 − 0.25
     expect(extentOf(guest!.outline, 'u')).toEqual({ from: -5.75e6, to: 500e6 });
-    expect(host!.strips).toHaveLength(1);
-    expect(host!.strips[0]).toMatchObject({ kind: 'dado', depth: mm(6), face: 'other' });
-    expect(host!.strips[0]!.far - host!.strips[0]!.near).toBe(mm(18.1));
+    expect(host!.slots).toHaveLength(1);
+    expect(host!.slots[0]).toMatchObject({ kind: 'dado', depth: mm(6), face: 'other' });
+    expect(host!.slots[0]!.far - host!.slots[0]!.near).toBe(mm(18.1));
   });
 
   test('a guest that leans by t gets a bevel of t and a slot of thickness / cos t + depth tan t', () => {
-    const [host, guest] = resolve([side, level(8)], [meeting]);
-    const strip = host!.strips[0]!;
+    const [host, guest] = resolve([side, level(8)], [connection]);
+    const slot = host!.slots[0]!;
     const t = (8 * Math.PI) / 180;
-    expect((strip.far - strip.near) / 1e6).toBeCloseTo(18.1 / Math.cos(t) + 6 * Math.tan(t), 4);
+    expect((slot.far - slot.near) / 1e6).toBeCloseTo(18.1 / Math.cos(t) + 6 * Math.tan(t), 4);
     expect(Math.abs(guest!.outline.find(({ id }) => id === 'start')!.bevel)).toBeCloseTo(8, 9);
   });
 
   test('an edge that two panels claim, a panel that is not there and an edge that faces away are our own mistakes, and throw', () => {
-    expect(() => resolve([side, level(0)], [meeting, { ...meeting, id: 'n' }])).toThrow(/meets two panels/);
-    expect(() => resolve([side], [meeting])).toThrow(/not there/);
-    expect(() => resolve([side, level(0)], [{ ...meeting, edge: 'end' }])).toThrow(/does not face/);
+    expect(() => resolve([side, level(0)], [connection, { ...connection, id: 'n' }])).toThrow(/meets two panels/);
+    expect(() => resolve([side], [connection])).toThrow(/not there/);
+    expect(() => resolve([side, level(0)], [{ ...connection, edge: 'end' }])).toThrow(/does not face/);
   });
 
   test('the order of the lists does not matter', () => {
-    const forwards = resolve([side, level(0)], [meeting]);
-    const backwards = resolve([level(0), side], [meeting]);
+    const forwards = resolve([side, level(0)], [connection]);
+    const backwards = resolve([level(0), side], [connection]);
     expect(backwards).toEqual([forwards[1], forwards[0]]);
   });
 });

@@ -14,7 +14,7 @@ import { edgeFace, extentOf, outwardOf, place, type PanelCut, type PanelEdge, ty
 import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
-  readonly strips: readonly Slot[];
+  readonly slots: readonly Slot[];
   /** Strips across the grain that run out over the far edge where that edge shows: fibres tear there. */
   readonly tearing: readonly string[];
 }
@@ -28,7 +28,7 @@ interface Plane {
 interface Move {
   readonly by: number;
   readonly bevel: number;
-  readonly meeting: Connection;
+  readonly connection: Connection;
 }
 
 /** A meeting that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
@@ -42,7 +42,7 @@ export interface ConnectionFault {
  * Panels with edges moved, bevels set and strips cut. Meetings that contradict each other are our own mistake
  * and throw a RangeError; those the sizes do not allow go to `onFault` and are left out, or throw without one.
  */
-export function resolve(panels: readonly Panel[], meetings: readonly Connection[], onFault?: (fault: ConnectionFault) => void): ResolvedPanel[] {
+export function resolve(panels: readonly Panel[], connections: readonly Connection[], onFault?: (fault: ConnectionFault) => void): ResolvedPanel[] {
   /** What `work` gives, or undefined after telling of a meeting that cannot be. */
   const allowed = <T>({ guest, host }: Connection, work: () => T): T | undefined => {
     try {
@@ -68,58 +68,58 @@ export function resolve(panels: readonly Panel[], meetings: readonly Connection[
     ofPanel.set(edge, move);
     moves.set(panel, ofPanel);
   };
-  for (const meeting of meetings) {
-    const guest = find(meeting.guest);
-    const host = find(meeting.host);
-    const { edge, face } = meeting;
-    if (isFace(edge) || meeting.joint.kind === 'hinge' || meeting.joint.kind === 'slide') continue;
+  for (const connection of connections) {
+    const guest = find(connection.guest);
+    const host = find(connection.host);
+    const { edge, face } = connection;
+    if (isFace(edge) || connection.joint.kind === 'hinge' || connection.joint.kind === 'slide') continue;
     if (isFace(face)) {
-      const move = allowed(meeting, () => edgeMove(meeting, edge, face, guest, host));
-      if (move) claim(meeting.guest, edge, move);
-    } else if (meeting.joint.kind === 'mitre') {
-      claim(meeting.guest, edge, { by: 0, bevel: mitreBevel(guest, edge, host), meeting });
-      claim(meeting.host, face, { by: 0, bevel: mitreBevel(host, face, guest), meeting });
-    } else if (meeting.joint.kind === 'half-lap') claim(meeting.guest, edge, { by: lapOver(host, face), bevel: 0, meeting });
-    else claim(meeting.guest, edge, { by: cuts(meeting) ? meeting.joint.depth - meeting.joint.endPlay : 0, bevel: 0, meeting });
+      const move = allowed(connection, () => edgeMove(connection, edge, face, guest, host));
+      if (move) claim(connection.guest, edge, move);
+    } else if (connection.joint.kind === 'mitre') {
+      claim(connection.guest, edge, { by: 0, bevel: mitreBevel(guest, edge, host), connection });
+      claim(connection.host, face, { by: 0, bevel: mitreBevel(host, face, guest), connection });
+    } else if (connection.joint.kind === 'half-lap') claim(connection.guest, edge, { by: lapOver(host, face), bevel: 0, connection });
+    else claim(connection.guest, edge, { by: cuts(connection) ? connection.joint.depth - connection.joint.endPlay : 0, bevel: 0, connection });
   }
 
   const moved = new Map(panels.map((panel) => [panel.id, movePanel(panel, moves.get(panel.id))]));
-  const strips = new Map<string, Slot[]>();
+  const slots = new Map<string, Slot[]>();
   const grooves = new Map<string, PanelCut[]>();
-  const cut = (panel: string, strip: Slot): void => void strips.set(panel, [...(strips.get(panel) ?? []), strip]);
-  for (const meeting of meetings) {
-    if (meeting.joint.kind === 'half-lap') {
-      const lap = allowed(meeting, () => lapStrips(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
+  const cut = (panel: string, slot: Slot): void => void slots.set(panel, [...(slots.get(panel) ?? []), slot]);
+  for (const connection of connections) {
+    if (connection.joint.kind === 'half-lap') {
+      const lap = allowed(connection, () => lapStrips(connection, moved.get(connection.guest)!, moved.get(connection.host)!));
       if (lap) {
-        cut(meeting.host, lap.ofHost);
-        cut(meeting.guest, lap.ofGuest);
+        cut(connection.host, lap.ofHost);
+        cut(connection.guest, lap.ofGuest);
       }
       continue;
     }
-    if (!cuts(meeting)) continue;
-    if (!isFace(meeting.face)) {
-      const { face } = meeting;
-      const groove = allowed(meeting, () => edgeGroove(meeting, face, moved.get(meeting.guest)!, moved.get(meeting.host)!));
-      if (groove) grooves.set(meeting.host, [...(grooves.get(meeting.host) ?? []), groove]);
+    if (!cuts(connection)) continue;
+    if (!isFace(connection.face)) {
+      const { face } = connection;
+      const groove = allowed(connection, () => edgeGroove(connection, face, moved.get(connection.guest)!, moved.get(connection.host)!));
+      if (groove) grooves.set(connection.host, [...(grooves.get(connection.host) ?? []), groove]);
       continue;
     }
-    const strip = allowed(meeting, () => cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
-    if (strip) cut(meeting.host, strip);
+    const slot = allowed(connection, () => cutStrip(connection, moved.get(connection.guest)!, moved.get(connection.host)!));
+    if (slot) cut(connection.host, slot);
   }
   return panels.map(({ id }) => {
     const panel = moved.get(id)!;
     const more = grooves.get(id);
-    const own = strips.get(id) ?? [];
+    const own = slots.get(id) ?? [];
     const tearing = tearingStrips(panel, own, moves.get(id)?.get('far'));
-    return { ...panel, strips: own, tearing, ...(more ? { cuts: [...panel.cuts, ...more] } : {}) };
+    return { ...panel, slots: own, tearing, ...(more ? { cuts: [...panel.cuts, ...more] } : {}) };
   });
 }
 
 /** The far edge of a panel is its front: it shows unless it is banded or lies on another part. */
-function tearingStrips({ grain, bands }: Panel, strips: readonly Slot[], far: Move | undefined): string[] {
-  const covered = bands.includes('far') || (far !== undefined && far.meeting.joint.kind !== 'flush' && far.meeting.joint.kind !== 'pins');
+function tearingStrips({ grain, bands }: Panel, slots: readonly Slot[], far: Move | undefined): string[] {
+  const covered = bands.includes('far') || (far !== undefined && far.connection.joint.kind !== 'flush' && far.connection.joint.kind !== 'pins');
   if (grain !== 'length' || covered) return [];
-  return strips.filter(({ normal, stoppedAt }) => Math.abs(normal.u) > Math.abs(normal.v) && !stoppedAt?.to).map(({ id }) => id);
+  return slots.filter(({ normal, stoppedAt }) => Math.abs(normal.u) > Math.abs(normal.v) && !stoppedAt?.to).map(({ id }) => id);
 }
 
 /** How much wider than its own width a piece is left until its slots are cut. [A] */
@@ -177,20 +177,20 @@ function facePlane({ frame, thickness }: Panel, face: Face): Plane {
 }
 
 /** How far an edge goes towards its host, and the bevel that lays it flat on the host's face. */
-function edgeMove(meeting: Connection, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
+function edgeMove(connection: Connection, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
   const plane = facePlane(host, face).into;
   // Flush with a face looks the way the face looks; against one, the way into it.
-  const into = meeting.joint.kind === 'flush' ? scale(plane, -1) : plane;
+  const into = connection.joint.kind === 'flush' ? scale(plane, -1) : plane;
   const outward = outwardOf(guest.outline, edge);
   const { u, v, w } = guest.frame;
   const towards = dot(u, into) * outward.u + dot(v, into) * outward.v;
   if (towards < 1e-6) throw new RangeError(`edge '${edge}' of '${guest.id}' does not face '${host.id}'`);
-  const { kind, depth, endPlay } = meeting.joint;
+  const { kind, depth, endPlay } = connection.joint;
   const reach = kind === 'butt' || kind === 'flush' ? 0 : kind === 'pins' ? 0 - endPlay : depth - endPlay;
   return {
     by: towards === 1 ? reach : Math.round(reach / towards),
     bevel: (Math.atan2(-dot(w, into), towards) * 180) / Math.PI + 0,
-    meeting,
+    connection,
   };
 }
 
@@ -210,7 +210,7 @@ function movePanel(panel: Panel, moves: ReadonlyMap<EdgeId, Move> | undefined): 
 /** What an edge's way into its host adds to a panel, in the terms it is shown by. */
 function grownBy(move: Move | undefined): LengthTerm[] {
   if (!move || move.by === 0) return [];
-  const { kind, depth, endPlay } = move.meeting.joint;
+  const { kind, depth, endPlay } = move.connection.joint;
   if (kind === 'pins') return [minus('side-clearance', endPlay)];
   if (kind === 'half-lap') return [plus('over-the-lap', move.by as Length)];
   const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
@@ -255,9 +255,9 @@ function crossing(a: Line, b: Line): PanelPoint {
  * The guest's slab, widened by the play, intersected with the host to the joint's depth. Walls are
  * square to the host's face, so a guest that leans by t needs thickness / cos t + depth tan t.
  */
-function cutStrip(meeting: Connection, guest: Panel, host: Panel): Slot {
-  const { joint } = meeting;
-  const face = meeting.face as Face;
+function cutStrip(connection: Connection, guest: Panel, host: Panel): Slot {
+  const { joint } = connection;
+  const face = connection.face as Face;
   const { into } = facePlane(host, face);
   const faceOrigin = face === 'reference' ? host.frame.origin : place(host.frame, { u: 0, v: 0 }, host.thickness);
   const across = guest.frame.w;
@@ -288,7 +288,7 @@ function cutStrip(meeting: Connection, guest: Panel, host: Panel): Slot {
   const kind = open ? 'rabbet' : Math.abs(normal.u) >= Math.abs(normal.v) ? 'dado' : 'groove';
   const run = alongStrip(normal);
   const whole = spread(host, run);
-  const strip = { id: meeting.id, kind, face, normal, near, far, ...whole, depth: joint.depth, guest: guest.id, play: play as Length } as const;
+  const strip = { id: connection.id, kind, face, normal, near, far, ...whole, depth: joint.depth, guest: guest.id, play: play as Length } as const;
   if (!joint.stopped) return strip;
   const ends = endsOf(guest, host, run);
   const stoppedAt = { from: ends.from > whole.from + TOUCHES, to: ends.to < whole.to - TOUCHES };

@@ -8,7 +8,7 @@ const { cabinet } = cabinetWith('ink');
 const seam = (id: string) =>
   seamOf(
     cabinet,
-    cabinet.meetings.find((meeting) => meeting.id === id)!,
+    cabinet.connections.find((connection) => connection.id === id)!,
   )!;
 
 test('a shelf’s left end runs from the back to its front, as deep into the side as its slot less what stays free', () => {
@@ -21,7 +21,7 @@ test('a shelf’s left end runs from the back to its front, as deep into the sid
 
 test('faces laid on one another have none', () => {
   const drawers = aloneBox(newSpec('drawer-unit')).cabinet;
-  const laid = drawers.meetings.filter(({ joint }) => joint.kind === 'laid');
+  const laid = drawers.connections.filter(({ joint }) => joint.kind === 'laid');
   expect(laid.length).toBeGreaterThan(0);
-  for (const meeting of laid) expect(seamOf(drawers, meeting)).toBeNull();
+  for (const connection of laid) expect(seamOf(drawers, connection)).toBeNull();
 });

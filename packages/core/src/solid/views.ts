@@ -128,7 +128,7 @@ export function viewFrom(cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] {
 export const frontView = (cabinet: ResolvedCabinet): SeenPanel[] => viewFrom(cabinet, 'front');
 
 /** What is let in is drawn over what it is let into: ends in slots show, as they do on the wood. */
-const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.strips.length - a.strips.length;
+const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.slots.length - a.slots.length;
 
 const pointOf = ({ frame }: ResolvedPanel, u: number, v: number): Vector => {
   const { along, up, out } = place(frame, { u, v });
@@ -200,7 +200,7 @@ export function sectionAt(cabinet: ResolvedCabinet, axis: SectionAxis, at: numbe
     .flatMap((panel) => {
       const { low, high } = boundsOf(panel);
       if (low[axis] >= at || high[axis] <= at) return [];
-      const bodies = panel.strips.length + panel.cuts.length === 0 ? [slabOf(panel)] : piecesOf(panel);
+      const bodies = panel.slots.length + panel.cuts.length === 0 ? [slabOf(panel)] : piecesOf(panel);
       const rings = united(bodies.map((body) => cutThrough(body, plane).map(on)).filter((ring) => ring.length > 2));
       return rings.length === 0 ? [] : [{ panel, rings }];
     })

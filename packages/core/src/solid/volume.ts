@@ -92,8 +92,8 @@ export function sliceOf(outline: readonly PanelEdge[], depthMm: number): PanelPo
 }
 
 /** Square strips on a rectangle with square edges: cells between their lines are quicker than polygons. */
-const isPlain = ({ strips, cuts, outline }: ResolvedPanel): boolean =>
-  cuts.length === 0 && strips.every(({ normal, stoppedAt }) => !stoppedAt && (normal.u === 1 || normal.v === 1)) && isRectangle(outline);
+const isPlain = ({ slots, cuts, outline }: ResolvedPanel): boolean =>
+  cuts.length === 0 && slots.every(({ normal, stoppedAt }) => !stoppedAt && (normal.u === 1 || normal.v === 1)) && isRectangle(outline);
 
 const isRectangle = (outline: readonly PanelEdge[]): boolean =>
   outline.length === 4 &&
@@ -121,7 +121,7 @@ function* prismsOf(panel: ResolvedPanel): Generator<Prism> {
   const t = panel.thickness / NM_PER.mm;
   const outline = sliceOf(panel.outline, panel.outline.some(({ bevel }) => bevel !== 0) ? t / 2 : 0);
   for (const face of ['reference', 'other'] as const) {
-    const regions = panel.strips.filter((strip) => strip.face === face).flatMap((strip) => regionOf(outline, strip));
+    const regions = panel.slots.filter((slot) => slot.face === face).flatMap((slot) => regionOf(outline, slot));
     yield* shared(regions, face, t);
   }
   const notches = panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchRegion(panel, cut)] : []));
@@ -168,7 +168,7 @@ function taken(points: readonly PanelPoint[], depth: number): Taken {
 }
 
 /** The part of a panel's outline (mm) a strip covers. */
-export function stripPolygon(outline: readonly PanelPoint[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['strips'][number]): PanelPoint[] {
+export function stripPolygon(outline: readonly PanelPoint[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['slots'][number]): PanelPoint[] {
   const run = alongStrip(normal);
   const planes: HalfPlane[] = [
     { ...normal, at: far / NM_PER.mm },
@@ -179,9 +179,9 @@ export function stripPolygon(outline: readonly PanelPoint[], { normal, near, far
   return clipAll(outline, planes);
 }
 
-function regionOf(outline: readonly PanelPoint[], strip: ResolvedPanel['strips'][number]): Taken[] {
-  const points = stripPolygon(outline, strip);
-  return points.length < 3 ? [] : [taken(points, strip.depth / NM_PER.mm)];
+function regionOf(outline: readonly PanelPoint[], slot: ResolvedPanel['slots'][number]): Taken[] {
+  const points = stripPolygon(outline, slot);
+  return points.length < 3 ? [] : [taken(points, slot.depth / NM_PER.mm)];
 }
 
 /** A notch by its area (mm²) and centre: a rectangle, with a half circle at its end when it is round. */
@@ -256,8 +256,8 @@ export interface AxisBox {
 
 /** What square strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
 export function removed(panel: ResolvedPanel): AxisBox[] {
-  if (panel.strips.length === 0) return [];
-  const cuts = panel.strips.map(({ normal, near, far, from, to, depth, face }) => {
+  if (panel.slots.length === 0) return [];
+  const cuts = panel.slots.map(({ normal, near, far, from, to, depth, face }) => {
     const across = normal.u === 1;
     const [u0, u1, v0, v1] = across ? [near, far, from, to] : [from, to, near, far];
     return { u0: u0 / NM_PER.mm, u1: u1 / NM_PER.mm, v0: v0 / NM_PER.mm, v1: v1 / NM_PER.mm, depth: depth / NM_PER.mm, face };

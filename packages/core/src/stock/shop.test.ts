@@ -49,7 +49,7 @@ test('a fit stands for what the shop says: slots are as much wider, lengths stay
   const dados = (cabinetPlan: typeof before) =>
     cabinetPlan.cabinet.byId
       .get('ink/side/left')!
-      .strips.filter(({ kind }) => kind === 'dado')
+      .slots.filter(({ kind }) => kind === 'dado')
       .map(({ near, far }) => far - near);
   expect(dados(before).length).toBeGreaterThan(1);
   expect(dados(after)).toEqual(dados(before).map((width) => width + 50_000));

@@ -2,7 +2,7 @@
 import { nanometers, type Length } from '../length/length.ts';
 import { cutBoards } from '../nest/boards.ts';
 import { Refusal } from '../problem/problem.ts';
-import { totals, type Leaves } from '../setups/stack.ts';
+import { totals, type Leaves } from '../setups/dado-stack.ts';
 import { readQuantity } from './quantity.ts';
 import type { ResultGroup, Sum } from './sum.ts';
 

@@ -11,7 +11,8 @@ import { bulkOf } from '../solid/volume.ts';
 const AXES = ['along', 'up', 'out'] as const;
 
 /** Pairs of panels that stand in one another outside what was cut away, those that meet too. */
-export const clashes = (cabinet: Pick<ResolvedCabinet, 'panels' | 'meetings'>): string[] => clashesOf(cabinet, 'looked at').map(({ a, b }) => `${a} and ${b}`);
+export const clashes = (cabinet: Pick<ResolvedCabinet, 'panels' | 'connections'>): string[] =>
+  clashesOf(cabinet, 'looked at').map(({ a, b }) => `${a} and ${b}`);
 
 /** What is wrong with a panel by itself: numbers that are none, blanks that are nothing. */
 export function malformed({ panels }: Pick<ResolvedCabinet, 'panels'>): string[] {
@@ -51,7 +52,7 @@ export function misweighed({ panels }: Pick<ResolvedCabinet, 'panels'>): string[
 
 /** Panels no meeting ties to what hangs. */
 export function loose(cabinet: ResolvedCabinet): string[] {
-  const { hanging, panels, meetings } = cabinet;
+  const { hanging, panels, connections } = cabinet;
   // Screwed through, there is no cleat to leave out: the strip is a panel like the others.
   const cleat = !hangsOnCleat(hanging)
     ? []
@@ -64,7 +65,7 @@ export function loose(cabinet: ResolvedCabinet): string[] {
   const reached = new Set([rest[0]!.id, ...rest.filter(({ stands, role }) => stands && role === 'bottom').map(({ id }) => id)]);
   for (let grown = -1; grown !== reached.size;) {
     grown = reached.size;
-    for (const { guest, host, joint } of meetings) {
+    for (const { guest, host, joint } of connections) {
       if (joint.kind === 'flush') continue;
       if (reached.has(guest)) reached.add(host);
       if (reached.has(host)) reached.add(guest);
@@ -87,31 +88,31 @@ export function outerMisfit({ panels, outside, hardware }: ResolvedCabinet): str
 }
 
 /** Strips whose guest does not lie in them with the play they state. */
-export function badFits({ panels, byId, meetings }: ResolvedCabinet): string[] {
-  const joints = new Map(meetings.map((meeting) => [meeting.id, meeting]));
+export function badFits({ panels, byId, connections }: ResolvedCabinet): string[] {
+  const joints = new Map(connections.map((connection) => [connection.id, connection]));
   return panels.flatMap((host) =>
-    host.strips.flatMap((strip) => {
-      const guest = byId.get(strip.guest)!;
-      const meeting = joints.get(strip.id);
+    host.slots.flatMap((slot) => {
+      const guest = byId.get(slot.guest)!;
+      const connection = joints.get(slot.id);
       // The two halves of a lap are held against one another by lapFaults.
-      if (!meeting || isFace(meeting.edge) || meeting.joint.kind === 'half-lap') return [];
+      if (!connection || isFace(connection.edge) || connection.joint.kind === 'half-lap') return [];
       const lean = Math.abs(dot(guest.frame.w, host.frame.w));
       const square = Math.sqrt(1 - lean * lean);
-      const wanted = (guest.thickness + strip.play) / square + (lean / square) * strip.depth;
-      const short = wanted - (strip.far - strip.near);
-      const wide = strip.kind === 'rabbet' ? 0 : -short;
-      return short > AUDIT_TOLERANCE * 1e6 || wide > AUDIT_TOLERANCE * 1e6 ? [`${strip.id} is ${-short / 1e6} mm wider than asked`] : [];
+      const wanted = (guest.thickness + slot.play) / square + (lean / square) * slot.depth;
+      const short = wanted - (slot.far - slot.near);
+      const wide = slot.kind === 'rabbet' ? 0 : -short;
+      return short > AUDIT_TOLERANCE * 1e6 || wide > AUDIT_TOLERANCE * 1e6 ? [`${slot.id} is ${-short / 1e6} mm wider than asked`] : [];
     }),
   );
 }
 
 /** Half laps whose two cuts are not each as wide as the other part, or leave more or less than one thickness between them. */
-export function lapFaults({ byId, meetings }: ResolvedCabinet): string[] {
-  return meetings.flatMap(({ id, guest, host, joint }) => {
+export function lapFaults({ byId, connections }: ResolvedCabinet): string[] {
+  return connections.flatMap(({ id, guest, host, joint }) => {
     if (joint.kind !== 'half-lap') return [];
     const [one, other] = [byId.get(guest)!, byId.get(host)!];
-    const over = one.strips.find((strip) => strip.id === `${id}:over`);
-    const under = other.strips.find((strip) => strip.id === id);
+    const over = one.slots.find((slot) => slot.id === `${id}:over`);
+    const under = other.slots.find((slot) => slot.id === id);
     if (!over || !under) return [`${id} is not cut`];
     const right = over.far - over.near === other.width.value && under.far - under.near === one.width.value && over.depth + under.depth === one.thickness;
     return right ? [] : [`${id} does not close`];

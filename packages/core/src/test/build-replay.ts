@@ -141,7 +141,7 @@ export function replay(steps: readonly Step[], cabinets: readonly CabinetToBuild
           const body = parts.get(group[0]!)!.body;
           if (body.size !== group.length || group.some((id) => !body.has(id))) return `${group.join(', ')} are not one piece that can be glued on`;
         }
-        for (const { guest, host, joint } of detail.glueUp.meetings)
+        for (const { guest, host, joint } of detail.glueUp.connections)
           for (const part of [parts.get(guest)!, parts.get(host)!]) {
             if (joint.glue && part.coatsOutside > 0) return `glue on finish: '${part.id}' is coated all over`;
             if (joint.glue && part.coatsInside > 0 && !of!.finish.masked) return `glue on finish: '${part.id}' was not taped off`;

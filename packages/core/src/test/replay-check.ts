@@ -31,7 +31,7 @@ export function replayFaults(cabinet: ResolvedCabinet, shop: Shop): string[] {
     // What no size is left of is not cut at all.
     if (!hasSize(panel)) continue;
     const { box } = blank;
-    for (const strip of panel.strips) {
+    for (const strip of panel.slots) {
       const id = `${panel.id}:${strip.id}`;
       if (unmade.has(id)) continue;
       const across = strip.normal.u === 1;

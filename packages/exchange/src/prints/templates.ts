@@ -42,17 +42,17 @@ export function wedge(angleDeg: number, what: string): TrueDrawing {
   if (!(angleDeg > 0 && angleDeg < 60)) throw new RangeError(`a wedge of ${angleDeg} degrees cannot be printed: more than 0 and less than 60 can`);
   const run = angleDeg > 30 ? LEG_MM / 2 : LEG_MM;
   const rise = run * Math.tan((angleDeg * Math.PI) / 180);
-  const said = `${Math.round(angleDeg * 100) / 100}°`;
+  const text = `${Math.round(angleDeg * 100) / 100}°`;
   const corner = [
     { x: 0, y: 0 },
     { x: run, y: 0 },
     { x: run, y: rise },
   ];
   return {
-    title: `wedge of ${said}, ${what}`,
+    title: `wedge of ${text}, ${what}`,
     width: Math.max(run, 110) + 4,
     height: rise + 14,
     strokes: [shape(corner.map(({ x, y }) => ({ x, y: y + 10 })))],
-    words: [{ text: `${said} from the long leg, ${Math.round((90 - angleDeg) * 100) / 100}° from the short one: ${what}`, at: { x: 0, y: 3 }, high: TEXT_MM }],
+    words: [{ text: `${text} from the long leg, ${Math.round((90 - angleDeg) * 100) / 100}° from the short one: ${what}`, at: { x: 0, y: 3 }, high: TEXT_MM }],
   };
 }

@@ -23,7 +23,7 @@ const router = createBrowserRouter([
         errorElement: <FaultPage />,
         children: [
           { path: '/', lazy: () => import('../features/home/HomePage.tsx') },
-          { path: '/worry', lazy: () => import('../features/worry/WorryPage.tsx') },
+          { path: '/worry', lazy: () => import('../features/existing-cabinet/ExistingCabinetPage.tsx') },
           { path: '/sums', lazy: () => import('../features/sums/SumsPage.tsx') },
           { path: '/yard', lazy: () => import('../features/yard/YardPage.tsx') },
           { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },

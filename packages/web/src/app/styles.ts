@@ -16,6 +16,6 @@ import '../features/log/log.css';
 import '../features/prints/prints.css';
 import '../features/tables/tables.css';
 import '../features/sums/sums.css';
-import '../features/worry/worry.css';
+import '../features/existing-cabinet/existing-cabinet.css';
 import '../features/yard/yard.css';
 import '../features/bench/bench.css';

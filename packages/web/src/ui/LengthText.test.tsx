@@ -3,7 +3,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { inches, mm } from '@keen/core';
 import { cleanup, render } from '@testing-library/react';
 import { LengthText } from './LengthText.tsx';
-import { UseBar } from './UseBar.tsx';
+import { UtilizationBar } from './UtilizationBar.tsx';
 
 afterEach(cleanup);
 
@@ -20,7 +20,7 @@ test('strong and shy are said, thicknesses are not rounded to a mark', () => {
 
 test('a use says its zone in words, on its own limit', () => {
   const zone = (use: number, fineTo: number, limit: number): string =>
-    render(<UseBar use={use} fineTo={fineTo} limit={limit} />)
+    render(<UtilizationBar use={use} fineTo={fineTo} limit={limit} />)
       .getByRole('img')
       .getAttribute('aria-label')!;
   expect(zone(0.72, 0.8, 1)).toBe('uses 72 %: fine');

@@ -35,6 +35,6 @@ test('no tag is left in any source there is, and none in the working of a sum', 
   for (const source of found) expect(citationWords(source)).not.toMatch(/\[|\(m\)|ASSUME/);
   for (const { line } of SUM_EXAMPLES) {
     const [name, ...words] = wordsOf(line);
-    for (const said of answerSum(name!, words).working) expect(said).not.toMatch(/\[eq|\[NDS|ASSUME|\(m\)/);
+    for (const text of answerSum(name!, words).working) expect(text).not.toMatch(/\[eq|\[NDS|ASSUME|\(m\)/);
   }
 });

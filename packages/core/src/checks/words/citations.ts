@@ -17,8 +17,8 @@ const SAID: readonly (readonly [tag: RegExp, words: string])[] = [
 /** `[eq], r [ASSUME] docs/formulas/prying.md` becomes 'from equilibrium and geometry, r chosen on the safe side; docs/formulas/prying.md'. */
 export function citationWords(source: string): string {
   // Letters in brackets are tags; outside of them they are letters of a formula.
-  const said = source.replace(/\[([^\]]*)\]|\(m\)/g, (tag, inner: string | undefined) =>
+  const text = source.replace(/\[([^\]]*)\]|\(m\)/g, (tag, inner: string | undefined) =>
     SAID.reduce((text, [pattern, words]) => text.replace(pattern, words), inner ?? tag),
   );
-  return said.replace(/([^,;]) (docs\/)/, '$1; $2').replace(/(\S)\(from memory/g, '$1 (from memory');
+  return text.replace(/([^,;]) (docs\/)/, '$1; $2').replace(/(\S)\(from memory/g, '$1 (from memory');
 }

@@ -50,7 +50,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'slender-strip':
       return {
-        says: `${capital(labelWords(finding.name))} is ${lengthText(finding.lengthNm, unit)} long and ${fineText(finding.leastNm, unit)} thick, with nothing behind its middle.`,
+        says: `${capital(labelWords(finding.name))} is ${lengthText(finding.lengthNm, unit)} long and ${fineText(finding.minNm, unit)} thick, with nothing behind its middle.`,
         why: 'A strip over thirty times as long as it is thick bends under a thing that leans on it, and bows by itself.',
       };
     case 'weak-bottom':
@@ -191,7 +191,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     }
     case 'overhang': {
-      const [over, most] = apart(finding.overMm, finding.mostMm);
+      const [over, most] = apart(finding.overMm, finding.maxMm);
       return {
         says: `The wall half stands ${over} past the last stud on the ${finding.side}; ${most} is the most.`,
         why: 'What hangs on its free end pries the last screws out.',

@@ -33,12 +33,12 @@ import { CUT_GREY, nameOf, sectionFigure, viewFigure } from './cabinet-figures.t
 
 const LINE = TEXT_MM * 1.55;
 
-export function cabinetChapter(pages: Pages, told: ShopSetContext, plan: CabinetPlan): void {
+export function cabinetChapter(pages: Pages, context: ShopSetContext, plan: CabinetPlan): void {
   const title = `${plan.letter} ${plan.name}`;
-  picturePage(pages, told, plan, title);
-  viewPages(pages, told, plan, title);
-  partPages(pages, told, plan, title);
-  jointPages(pages, told, plan, title);
+  picturePage(pages, context, plan, title);
+  viewPages(pages, context, plan, title);
+  partPages(pages, context, plan, title);
+  jointPages(pages, context, plan, title);
 }
 
 /** Between what stands beside one another. */
@@ -129,9 +129,9 @@ function apartOf({ cabinet: { outside } }: CabinetPlan): number {
 }
 
 /** The drawing beside its words. */
-function partPages(pages: Pages, told: ShopSetContext, plan: CabinetPlan, title: string): void {
+function partPages(pages: Pages, context: ShopSetContext, plan: CabinetPlan, title: string): void {
   const flow = new Flow(pages, `${title}: parts`);
-  for (const line of plan.parts) partCard(flow, told, line, plan);
+  for (const line of plan.parts) partCard(flow, context, line, plan);
 }
 
 const WORDS_SHARE = 0.36;
@@ -183,7 +183,7 @@ const JOINTS_HIGH_MM = 52;
 
 function jointPages(pages: Pages, { unit }: ShopSetContext, plan: CabinetPlan, title: string): void {
   const drawn = jointGroups(plan.cabinet).flatMap((group) => {
-    const section = sectionOfJoint(plan.cabinet, group.meetings[0]!);
+    const section = sectionOfJoint(plan.cabinet, group.connections[0]!);
     return section ? [{ group, figure: jointFigure(group, section) }] : [];
   });
   if (drawn.length === 0) return;

@@ -59,7 +59,7 @@ export interface Figure {
   readonly insets?: readonly Inset[];
   readonly tags?: readonly Tag[];
   /** No larger than so many times itself. */
-  readonly mostTimes?: number;
+  readonly maxTimes?: number;
   /** Only this much of it is shown. */
   readonly window?: Box;
 }

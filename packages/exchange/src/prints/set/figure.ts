@@ -68,7 +68,7 @@ function layFigure(figure: Figure, box: Pick<Box, 'width' | 'height'>): Laid {
   const [left, right] = sided(figure.notes ?? [], bounds.x + bounds.width / 2, most);
   const margins = marginsOf(figure, left, right);
   const [wide, high] = [box.width - margins.left - margins.right, box.height - margins.above - margins.below];
-  const wanted = Math.max(bounds.width / Math.max(wide, 1), bounds.height / Math.max(high, 1), 1 / (figure.mostTimes ?? 1));
+  const wanted = Math.max(bounds.width / Math.max(wide, 1), bounds.height / Math.max(high, 1), 1 / (figure.maxTimes ?? 1));
   return { bounds, margins, left, right, times: SCALES.find((each) => each >= wanted - 1e-9) ?? SCALES.at(-1)! };
 }
 

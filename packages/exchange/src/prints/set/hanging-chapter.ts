@@ -30,10 +30,10 @@ import { shared } from './cabinet-chapters.ts';
 import { CUT_GREY } from './cabinet-figures.ts';
 import { placeSpans, wallFigure } from './wall-figure.ts';
 
-export function hangingChapter(pages: Pages, told: ShopSetContext, plan: CabinetPlan): void {
-  const { design, workshop, unit } = told;
+export function hangingChapter(pages: Pages, context: ShopSetContext, plan: CabinetPlan): void {
+  const { design, workshop, unit } = context;
   const spec = design.units[plan.id]!;
-  const { holes, steps } = hangingSummary(plan, spec, design.wall, workshop, unit, joinedTo(told.plan, plan.id));
+  const { holes, steps } = hangingSummary(plan, spec, design.wall, workshop, unit, joinedTo(context.plan, plan.id));
   const title = `${plan.letter} ${plan.name}: hanging`;
   const text = (length: Length): string => tapeText(length, unit);
   const page = pages.begin(title);
@@ -42,17 +42,17 @@ export function hangingChapter(pages: Pages, told: ShopSetContext, plan: Cabinet
   const [wall, beside] = shared({ ...page.room, y: page.room.y + lower!, height: upper! }, hook ? [6.4, 3.6] : [1, 0.001]);
   drawFigure(page, wallFigure(design, [plan], 'on the wall, from its left end and the floor', placeSpans(design, plan, text)), wall!);
   if (hook) drawFigure(page, hook, beside!);
-  drawFigure(page, stripFigure(plan, holes, told), { ...page.room, height: lower! - 4 });
+  drawFigure(page, stripFigure(plan, holes, context), { ...page.room, height: lower! - 4 });
   const flow = new Flow(pages, title, 1);
   const verdict = verdictSummary(plan, unit);
   flow.paragraph(verdict.headline, { bold: true });
   if (verdict.weakest.length > 0) flow.paragraph(`Weakest links: ${verdict.weakest.join('; ')}.`);
   if (verdict.narrow) flow.paragraph(verdict.narrow);
-  const helps = hangHelps({ planner: createPlanner(), design, record: told.record, workshop }, plan.id);
+  const helps = hangHelps({ planner: createPlanner(), design, record: context.record, workshop }, plan.id);
   if (helps.length > 0) flow.paragraph(`What would help most. ${helps.map((help) => helpWords(help, unit)).join('. ')}.`);
   flow.paragraph(verdict.estimate);
   flow.paragraph(verdict.notCovered);
-  holeTable(flow, plan, holes, told);
+  holeTable(flow, plan, holes, context);
   flow.inColumns(2);
   steps.forEach(({ title: name, says, caution }, index) => {
     flow.heading(`${index + 1}  ${name}`, { high: 3 });

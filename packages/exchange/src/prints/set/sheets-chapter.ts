@@ -18,9 +18,9 @@ import { drawFigure } from './figure.ts';
 import type { Figure, FigureShape, Inset, Tag } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
 
-export function sheetsChapter(pages: Pages, told: ShopSetContext): void {
-  for (const laid of told.laid) productPages(pages, told, laid);
-  boardPages(pages, told);
+export function sheetsChapter(pages: Pages, context: ShopSetContext): void {
+  for (const laid of context.laid) productPages(pages, context, laid);
+  boardPages(pages, context);
 }
 
 function productPages(pages: Pages, told: ShopSetContext, laid: LaidOut): void {

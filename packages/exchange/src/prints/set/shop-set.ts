@@ -41,7 +41,7 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
   let done = 0;
   const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
   begin('laying the parts on sheets');
-  const told = shopSetContext(wish, planned);
+  const context = shopSetContext(wish, planned);
   const pages = new Pages(across(paper));
   const contents: { readonly title: string; readonly page: number }[] = [];
   const chapter = (title: string, write: () => void): void => {
@@ -53,23 +53,23 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
   pages.begin('shop set');
   for (const cabinetPlan of cabinets)
     chapter(`${cabinetPlan.letter} ${cabinetPlan.name}`, () => {
-      cabinetChapter(pages, told, cabinetPlan);
-      hangingChapter(pages, told, cabinetPlan);
+      cabinetChapter(pages, context, cabinetPlan);
+      hangingChapter(pages, context, cabinetPlan);
     });
-  const loose = told.parts.filter(({ unit }) => unit === LOOSE);
+  const loose = context.parts.filter(({ unit }) => unit === LOOSE);
   if (loose.length > 0)
     chapter('parts without a cabinet', () => {
       const flow = new Flow(pages, 'parts without a cabinet');
-      for (const line of loose) partCard(flow, told, line, null);
+      for (const line of loose) partCard(flow, context, line, null);
     });
-  chapter('shopping list', () => shoppingChapter(pages, told));
-  chapter('cut list', () => cutListChapter(pages, told));
-  chapter('sheets and boards, cut by cut', () => sheetsChapter(pages, told));
-  chapter('setups', () => setupsChapter(pages, told));
-  chapter('the build, step by step', () => stepsChapter(pages, told));
-  chapter('what to look at, and what was assumed', () => cautionsChapter(pages, told));
+  chapter('shopping list', () => shoppingChapter(pages, context));
+  chapter('cut list', () => cutListChapter(pages, context));
+  chapter('sheets and boards, cut by cut', () => sheetsChapter(pages, context));
+  chapter('setups', () => setupsChapter(pages, context));
+  chapter('the build, step by step', () => stepsChapter(pages, context));
+  chapter('what to look at, and what was assumed', () => cautionsChapter(pages, context));
   begin('cover');
-  cover(pages, told, contents);
+  cover(pages, context, contents);
   const name = project.design.name;
   return pages.all.map((page, index) => page.picture({ project: name, revision, page: index + 1, of: pages.all.length }));
 }
@@ -77,8 +77,8 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
 const LINE = TEXT_MM * 1.9;
 
 /** The wall with all of it, what it comes to, and where what stands. */
-function cover(pages: Pages, told: ShopSetContext, contents: readonly { readonly title: string; readonly page: number }[]): void {
-  const { design, cabinets, unit, workshop, laid, shopping } = told;
+function cover(pages: Pages, context: ShopSetContext, contents: readonly { readonly title: string; readonly page: number }[]): void {
+  const { design, cabinets, unit, workshop, laid, shopping } = context;
   const [page] = pages.all;
   const { room } = page!;
   const titleHigh = 8;
@@ -115,7 +115,7 @@ function cover(pages: Pages, told: ShopSetContext, contents: readonly { readonly
   const wall = wallFigure(design, cabinets, 'the wall');
   const wallHigh = heightOf(wall, left!.width, left!.height * 0.62);
   drawFigure(page!, wall, { ...left!, y: left!.y + left!.height - wallHigh, height: wallHigh });
-  cabinetTable(page!, told, { ...left!, height: left!.height - wallHigh - 6 });
+  cabinetTable(page!, context, { ...left!, height: left!.height - wallHigh - 6 });
   facts(page!, { ...right!, y: list.y + list.height, height: right!.height - list.height }, rows);
   let y = list.y + list.height - 6;
   page!.text('In this set', { x: list.x, y }, { high: 3, bold: true });

@@ -3,11 +3,11 @@ import { IconButton } from '@mui/material';
 import Desk from '@mui/icons-material/DesktopWindowsOutlined';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { OnTheWall } from '../hang/OnTheWall.tsx';
+import { HangingStepsView } from '../hang/HangingStepsView.tsx';
 import { selectDesign, selectOpen, selectPlan, useCabinet } from '../project/selectors.ts';
 import { ShoppingList } from '../stock/ShoppingList.tsx';
 import { useBuild } from '../build/useBuild.ts';
-import { KeptWords } from './KeptWords.tsx';
+import { RecordStatus } from './RecordStatus.tsx';
 import { NextPlace } from './NextPlace.tsx';
 import { PartPage } from './PartPage.tsx';
 import { PartsPlace } from './PartsPlace.tsx';
@@ -49,7 +49,7 @@ export function BenchPage() {
           <BenchHeader title={PLACES.find(({ id }) => id === place)!.name} base={base} place={place} units={cabinets.length} />
           <main className="bench-place">
             {place === 'parts' && <PartsPlace of={of} shown={shown} base={base} />}
-            {place === 'wall' && <OnTheWall shown={shown} />}
+            {place === 'wall' && <HangingStepsView shown={shown} />}
             {place === 'buy' && <ShoppingList shown={shown} />}
           </main>
         </>
@@ -78,7 +78,7 @@ export function BenchHeader({ title, base, place, units }: { readonly title: str
       <div>
         <h1>{title}</h1>
         <p>
-          {shown.spec.name} · <KeptWords />
+          {shown.spec.name} · <RecordStatus />
         </p>
       </div>
       {units > 1 && (

@@ -8,9 +8,9 @@ import { useSearchParams } from 'react-router';
 import type { BuildOf } from '../build/useBuild.ts';
 import { useTick } from '../build/useTick.ts';
 import type { ShownCabinet } from '../project/selectors.ts';
-import { CameOut } from './CameOut.tsx';
-import { CutAtATime } from './CutAtATime.tsx';
-import { KeptWords } from './KeptWords.tsx';
+import { RecordResult } from './RecordResult.tsx';
+import { CutByCut } from './CutByCut.tsx';
+import { RecordStatus } from './RecordStatus.tsx';
 import { StepAtTheBench } from './StepAtTheBench.tsx';
 import { usePedal } from './usePedal.ts';
 
@@ -41,7 +41,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
   };
   usePedal((by) => go(at + by));
   if (!step) return <main className="bench-place">There is nothing to build yet.</main>;
-  const words = stepWords(step, of.told, unit);
+  const words = stepWords(step, of.summary, unit);
   const done = of.done.has(step.id);
   const blocked = of.build.edges.filter(({ before, after }) => after === step.id && !of.done.has(before));
   const tick = (): void => {
@@ -61,7 +61,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
             Step {at + 1} of {steps.length} ▾
           </strong>
           <span>
-            {all ? 'all cabinets' : shown.spec.name} · <KeptWords />
+            {all ? 'all cabinets' : shown.spec.name} · <RecordStatus />
           </span>
         </button>
         <IconButton aria-label="The next step" disabled={at === steps.length - 1} onClick={() => go(at + 1)}>
@@ -70,7 +70,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
       </header>
       <main className="bench-step" aria-live="polite" tabIndex={0}>
         {step.detail.kind === 'cut' && step.detail.cuts.length > 0 ? (
-          <CutAtATime step={step} detail={step.detail} title={words.title} of={of} unit={unit} />
+          <CutByCut step={step} detail={step.detail} title={words.title} of={of} unit={unit} />
         ) : (
           <StepAtTheBench step={step} words={words} of={of} unit={unit} />
         )}
@@ -126,7 +126,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
           ))}
         </ol>
       </Dialog>
-      {entering && <CameOut step={step} of={of} shown={shown} onClose={() => setEntering(false)} />}
+      {entering && <RecordResult step={step} of={of} shown={shown} onClose={() => setEntering(false)} />}
     </>
   );
 }

@@ -11,7 +11,7 @@ import { NoteForm } from '../log/NoteForm.tsx';
 import { useAppSelector } from '../../app/store.ts';
 import { Misfits } from '../project/Misfits.tsx';
 import { selectPlan } from '../project/selectors.ts';
-import { KeptWords } from './KeptWords.tsx';
+import { RecordStatus } from './RecordStatus.tsx';
 import { nextFor } from './PartsPlace.tsx';
 
 export interface PartPageProps {
@@ -49,7 +49,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
         <div>
           <strong>{line.mark}</strong>
           <p>
-            {owner.name} · <KeptWords />
+            {owner.name} · <RecordStatus />
           </p>
         </div>
       </header>
@@ -75,7 +75,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
             </dd>
           </div>
         </dl>
-        <p>{of.told.workshop.products[line.stock]?.name}</p>
+        <p>{of.summary.workshop.products[line.stock]?.name}</p>
         <StepDrawing step={whereItGoes(panel, owner.id)} title={`Where ${line.mark} goes`} />
         <p className="bench-check">
           {next ? (

@@ -15,7 +15,7 @@ export interface StepAtTheBenchProps {
 }
 
 export function StepAtTheBench({ step, words, of, unit }: StepAtTheBenchProps) {
-  const setup = step.detail.kind === 'setup' ? setupWords(step.detail.setup, of.told.setups, unit) : null;
+  const setup = step.detail.kind === 'setup' ? setupWords(step.detail.setup, of.summary.setups, unit) : null;
   return (
     <>
       <h1>{words.title}</h1>

@@ -1,5 +1,5 @@
 /** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
-import { familyOf, labelWords, sizedByThings, type FieldGroup } from '@keen/core';
+import { familyOf, labelWords, sizedByItems, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ShownCabinet } from '../project/selectors.ts';
@@ -49,7 +49,7 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
 /** For families whose places are sized by what is in them: shown while that would change something. */
 function SizeByThings({ shown: { spec, plan } }: { readonly shown: ShownCabinet }) {
   const { apply } = useEdit();
-  const edit = sizedByThings(spec, plan);
+  const edit = sizedByItems(spec, plan);
   if (edit.length === 0) return null;
   return (
     <Button size="small" variant="outlined" onClick={() => apply(edit, '')}>

@@ -14,7 +14,7 @@ import { BoxDrawing } from './BoxDrawing.tsx';
 import { CutList } from './CutList.tsx';
 import { SectionView } from './SectionView.tsx';
 import { SidesView } from './SidesView.tsx';
-import { TriesView } from './TriesView.tsx';
+import { VariantsView } from './VariantsView.tsx';
 
 // Three.js is large: it comes when it is looked at.
 const SpaceView = lazy(() => import('./SpaceView.tsx'));
@@ -81,7 +81,7 @@ function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown
     case 'list':
       return <CutList shown={shown} />;
     case 'tries':
-      return <TriesView shown={shown} />;
+      return <VariantsView shown={shown} />;
   }
 }
 

@@ -22,7 +22,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { newId } from '../contents/newId.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { selectAvailable, selectDesign, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
@@ -59,11 +59,11 @@ export function LooseParts() {
   const first = page * PAGE;
   const order = (parts.at(-1)?.order ?? 0) + 1;
   const stock = parts.at(-1)?.stock ?? Object.values(design.units)[0]?.stock ?? Object.keys(products)[0]!;
-  const put = (rows: readonly LoosePart[], said: string): void =>
+  const put = (rows: readonly LoosePart[], text: string): void =>
     apply(
       rows.map((part) => ({ path: ['loose', part.id], value: part })),
       '',
-      said,
+      text,
     );
   const add = (): void => {
     const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
@@ -75,7 +75,7 @@ export function LooseParts() {
     );
   };
   const refused = (name: string, problem: Problem): void =>
-    void dispatch(problemSaid({ ...problem, message: `“${name}” was not read: ${problem.message} (${problem.where})` }));
+    void dispatch(problemReported({ ...problem, message: `“${name}” was not read: ${problem.message} (${problem.where})` }));
   const openTable = async (file: File): Promise<void> => {
     const text = await readForeignFile('table', file);
     if (!text.ok) return refused(file.name, text.problem);

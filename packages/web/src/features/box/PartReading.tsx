@@ -142,7 +142,7 @@ function OfElement({ shown: { spec, unit }, panel }: { readonly shown: ShownCabi
 /** Where else the part occurs: its slots in other parts, its sheet. */
 function AlsoHere({ shown: { plan, unit }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
   const { nests } = useNests();
-  const hosts = plan.cabinet.meetings
+  const hosts = plan.cabinet.connections
     .filter(({ guest, joint }) => guest === panel.id && joint.depth > 0)
     .map(({ host }) => labelWords(plan.cabinet.byId.get(host)!.name));
   const piece =

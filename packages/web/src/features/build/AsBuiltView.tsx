@@ -21,12 +21,12 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { AsCutFields } from '../box/AsCutFields.tsx';
-import { CameTo } from '../hang/CameTo.tsx';
+import { HungHeightForm } from '../hang/HungHeightForm.tsx';
 import { Misfits } from '../project/Misfits.tsx';
 import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
-import { MakeAgain } from './MakeAgain.tsx';
+import { RepeatCabinet } from './RepeatCabinet.tsx';
 import type { BuildOf } from './useBuild.ts';
 
 export function AsBuiltView({ shown, of }: { readonly shown: ShownCabinet; readonly of: BuildOf }) {
@@ -37,7 +37,7 @@ export function AsBuiltView({ shown, of }: { readonly shown: ShownCabinet; reado
       <Openings shown={shown} />
       <Squares shown={shown} of={of} />
       <Hung key={`hung ${shown.spec.id}`} shown={shown} />
-      <MakeAgain key={shown.spec.id} shown={shown} />
+      <RepeatCabinet key={shown.spec.id} shown={shown} />
     </div>
   );
 }
@@ -190,7 +190,7 @@ function Hung({ shown }: { readonly shown: ShownCabinet }) {
       <p>
         Its bottom is asked for at <LengthText value={shown.spec.place.up.nm} unit={shown.unit} withUnit /> above the floor.
       </p>
-      <CameTo shown={shown} />
+      <HungHeightForm shown={shown} />
     </section>
   );
 }
@@ -207,7 +207,7 @@ function Squares({ shown: { unit }, of }: { readonly shown: ShownCabinet; readon
       <h2 id="built-squares">Diagonals</h2>
       {rings.map(({ assembly, diagonals }) => {
         const is = known.get(assembly);
-        const name = labelWords(of.told.plan.cabinets.flatMap(({ cabinet: solid }) => solid.byId.get(assembly) ?? [])[0]!.name);
+        const name = labelWords(of.summary.plan.cabinets.flatMap(({ cabinet: solid }) => solid.byId.get(assembly) ?? [])[0]!.name);
         const draft = typed[assembly] ?? {};
         const allowed = Math.round(diagonals.allowed.value * 1e6);
         const apart = is ? Math.abs(is.one.nm - is.other.nm) : 0;

@@ -93,7 +93,7 @@ export function BuildStation({ shown }: { readonly shown: ShownCabinet }) {
       design.build,
       design.name,
       (each) => {
-        const words = stepWords(of.byId.get(each)!, of.told, shown.unit);
+        const words = stepWords(of.byId.get(each)!, of.summary, shown.unit);
         return { id: `${id}/${each}`, title: fullTitle(words), says: [...words.says, ...words.checks] };
       },
       clockOf(),

@@ -10,11 +10,11 @@ import { SetupSettings } from '../joints/SetupSettings.tsx';
 import { selectDesign, selectOpen } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { GlueWays } from './GlueWays.tsx';
-import { HeldTo } from './HeldTo.tsx';
+import { PinnedDay } from './PinnedDay.tsx';
 import { NotBefore } from './NotBefore.tsx';
 import { StepFault } from './StepFault.tsx';
 import { StepSums } from './StepSums.tsx';
-import { WhyHere } from './WhyHere.tsx';
+import { StepReasons } from './StepReasons.tsx';
 import { StepPicture } from './StepPicture.tsx';
 import type { BuildOf } from './useBuild.ts';
 import type { Ticker } from './useTick.ts';
@@ -34,11 +34,11 @@ export interface StepCardProps {
 }
 
 export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, falls }: StepCardProps) {
-  const words = stepWords(step, of.told, unit);
+  const words = stepWords(step, of.summary, unit);
   const done = of.done.has(step.id);
   const faults = of.build.faults.filter((fault) => fault.step === step.id);
   const closing = step.detail.kind === 'glue' ? step.detail.closing : null;
-  const marks = marksOf(step.panels, of.told.plan);
+  const marks = marksOf(step.panels, of.summary.plan);
   return (
     <article className="step-card" aria-labelledby="step-title">
       <header>
@@ -62,9 +62,9 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
       </header>
       <NotBefore step={step} of={of} unit={unit} />
       <StepPicture step={step} title={words.title} of={of} />
-      {step.detail.kind === 'setup' && <SetupSettings set={setupWords(step.detail.setup, of.told.setups, unit).set} unit={unit} />}
+      {step.detail.kind === 'setup' && <SetupSettings set={setupWords(step.detail.setup, of.summary.setups, unit).set} unit={unit} />}
       {faults.map((fault) => (
-        <StepFault key={fault.fault} fault={fault} closing={closing} shop={of.told.workshop.shop} unit={unit} />
+        <StepFault key={fault.fault} fault={fault} closing={closing} shop={of.summary.workshop.shop} unit={unit} />
       ))}
       {words.says.filter(Boolean).map((line) => (
         <p key={line}>{line}</p>
@@ -93,7 +93,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
         <Button size="small" onClick={() => onMove(1)}>
           Later
         </Button>
-        {!done && <HeldTo step={step} falls={falls} />}
+        {!done && <PinnedDay step={step} falls={falls} />}
         {step.detail.kind === 'cut' && <SheetsLink unit={step.unit} />}
         {refused && (
           <p role="alert" className="caution">
@@ -102,7 +102,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
         )}
       </section>
       <InTheLog step={step} />
-      <WhyHere step={step} of={of} onStep={onStep} />
+      <StepReasons step={step} of={of} onStep={onStep} />
     </article>
   );
 }

@@ -52,7 +52,7 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
 /** Which parts, where the name alone leaves it open: settings of one machine. */
 function Marks({ step, of }: { readonly step: Step; readonly of: BuildOf }) {
   if (step.detail.kind !== 'setup' && step.detail.kind !== 'by-hand') return null;
-  const marks = marksOf(step.panels, of.told.plan);
+  const marks = marksOf(step.panels, of.summary.plan);
   return <span className="quiet step-marks">{marks.length > MAX_MARKS ? `${marks.slice(0, MAX_MARKS).join(' ')} …` : marks.join(' ')}</span>;
 }
 

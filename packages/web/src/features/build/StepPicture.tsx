@@ -7,6 +7,6 @@ import type { BuildOf } from './useBuild.ts';
 export function StepPicture({ step, title, of }: { readonly step: Step; readonly title: string; readonly of: BuildOf }) {
   const { detail } = step;
   const cut = detail.kind === 'setup' ? detail.setup.cuts[0] : undefined;
-  const blank = cut && of.told.setups.blanks.get(cut.operation.panel);
+  const blank = cut && of.summary.setups.blanks.get(cut.operation.panel);
   return cut && blank ? <SetupDrawing cut={cut} blank={blank} title={`${title}: the cut shaded`} /> : <StepDrawing step={step} title={title} />;
 }

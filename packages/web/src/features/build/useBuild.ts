@@ -32,7 +32,7 @@ export interface BuildOf {
   readonly doneAt: ReadonlyMap<string, number>;
   readonly free: ReadonlyMap<string, number>;
   readonly now: number;
-  readonly told: BuildSummary;
+  readonly summary: BuildSummary;
   /** What a step is called, with its cabinet where there are several. */
   readonly titleOf: (step: Step) => string;
   /** Steps by id. */
@@ -55,19 +55,19 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
     [plan, design, record, workshop, sheets, wanted],
   );
   const done = useMemo(() => doneSteps(build.steps, record), [build, record]);
-  const told = useMemo(() => buildSummary({ plan, design, workshop, learned, build, unit }), [build, plan, workshop, design, learned, unit]);
+  const summary = useMemo(() => buildSummary({ plan, design, workshop, learned, build, unit }), [build, plan, workshop, design, learned, unit]);
   const byId = useMemo(() => new Map(build.steps.map((step) => [step.id, step])), [build]);
   const titleOf = useMemo(() => {
     const alone = wanted !== '' && !wanted.includes('\n');
     return (step: Step): string => {
-      const words = stepWords(step, told, unit);
+      const words = stepWords(step, summary, unit);
       return alone ? words.title : fullTitle(words);
     };
-  }, [told, unit, wanted]);
+  }, [summary, unit, wanted]);
   const doneAt = useMemo(() => doneTimes(done, record, clockOf), [done, record]);
   const free = useMemo(() => freeFrom(build.edges, doneAt), [build, doneAt]);
   const now = useMinute();
-  return { build, done, next: nextStep(build.steps, build.edges, done, free, now), doneAt, free, now, told, byId, titleOf };
+  return { build, done, next: nextStep(build.steps, build.edges, done, free, now), doneAt, free, now, summary, byId, titleOf };
 }
 
 /** The cuts of every kind of sheet, as far as it is laid out. The list of nests is new at every render, the layouts in it are not: the same ones give the same cuts. */

@@ -14,7 +14,7 @@ export interface Ticker {
   readonly untick: (step: Step) => void;
 }
 
-export function useTick({ done, told }: BuildOf): Ticker {
+export function useTick({ done, summary }: BuildOf): Ticker {
   const { add, withdraw } = useRecord();
   const { nests } = useNests();
   const { record } = useAppSelector(selectOpen);
@@ -34,7 +34,7 @@ export function useTick({ done, told }: BuildOf): Ticker {
     if (detail.kind === 'setup') {
       const there = new Set(activeOperations(record).flatMap(({ made }) => made));
       const cuts = detail.setup.cuts.filter(({ operation }) => !there.has(operation.id));
-      add({ kind: 'made', made: cuts.map(({ operation }) => operation.id), slots: slotsAsCut(cuts, told.setups.blanks) });
+      add({ kind: 'made', made: cuts.map(({ operation }) => operation.id), slots: slotsAsCut(cuts, summary.setups.blanks) });
     }
     // Sawn and made speak for themselves; a tick beside them keeps how long it took.
     if ((detail.kind !== 'cut' || detail.cuts.length === 0) && detail.kind !== 'setup') add({ kind: 'step', done: timed(step, minutes) });

@@ -20,7 +20,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { selectDesign, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
@@ -66,7 +66,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownCabinet | unde
     if (text.ok && foreign.ok)
       return setForeign({ name: file.name, text: text.value, kind: thingsTable({ unit, order: nextOrder, newId, there: items.length }) });
     const { problem } = foreign.ok ? read : foreign;
-    dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
+    dispatch(problemReported({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
   };
   const takeIn = (taken: readonly Item[]): void =>
     apply(

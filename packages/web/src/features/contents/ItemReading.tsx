@@ -27,7 +27,7 @@ import { selectDesign, selectPlan, useDisplayUnit } from '../project/selectors.t
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { moveThings, pinThings, removeItem } from './moveThings.ts';
-import { WeighIt } from './WeighIt.tsx';
+import { WeighItem } from './WeighItem.tsx';
 import { Silhouette } from './Silhouette.tsx';
 
 /** Columns that the form shows as fields; the outline is typed in the table. */
@@ -129,7 +129,7 @@ function ItemField({ item, column }: { readonly item: Item; readonly column: Ite
             onChange={set}
             onLeave={leave}
           />
-          <WeighIt key={item.id} item={item} unit={unit} onWeight={set} />
+          <WeighItem key={item.id} item={item} unit={unit} onWeight={set} />
         </>
       );
     case 'yes-no':

@@ -17,7 +17,7 @@ import { DataGrid, type GridColDef, type GridRenderCellParams } from '@mui/x-dat
 import { useMemo, type ClipboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { selectDesign, useDisplayUnit } from '../project/selectors.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { newId } from './newId.ts';
@@ -84,7 +84,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
   const addRows = (text: string): void => {
     const order = (items.at(-1)?.order ?? 0) + 1;
     const read = readContents(text, { unit, order, newId, there: items.length });
-    if (!read.ok) return void dispatch(problemSaid(read.problem));
+    if (!read.ok) return void dispatch(problemReported(read.problem));
     const edit: Edit = read.value.items.map((item) => ({ path: ['items', item.id], value: item }));
     apply(edit, '', `${edit.length} pasted`);
   };
@@ -129,7 +129,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
           return next;
         }}
         onProcessRowUpdateError={(error: Error) =>
-          dispatch(problemSaid({ code: 'cell', message: error.message, where: 'table', accepted: 'what the column says' }))
+          dispatch(problemReported({ code: 'cell', message: error.message, where: 'table', accepted: 'what the column says' }))
         }
         slots={{ noRowsOverlay: NoRows }}
       />

@@ -6,7 +6,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { WeightField } from '../../ui/WeightField.tsx';
-import { WeighIt } from './WeighIt.tsx';
+import { WeighItem } from './WeighItem.tsx';
 
 const plain = globalThis.fetch;
 let asked: string[] = [];
@@ -29,7 +29,7 @@ beforeEach(() => void (kept = []));
 
 describe('on the scale', () => {
   const weigh = async (pieces = '1', unit: 'mm' | 'in' = 'mm'): Promise<void> => {
-    render(<WeighIt item={item} unit={unit} onWeight={(kg) => kept.push(kg)} />);
+    render(<WeighItem item={item} unit={unit} onWeight={(kg) => kept.push(kg)} />);
     await userEvent.clear(screen.getByLabelText('pieces on the scale'));
     await userEvent.type(screen.getByLabelText('pieces on the scale'), pieces);
     await userEvent.click(screen.getByRole('button', { name: 'Weigh with the scale' }));

@@ -1,10 +1,10 @@
 /** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
-import { massText, verdictSummary, type Hang, type Judged } from '@keen/core';
+import { massText, verdictSummary, type HangingAnalysis, type Judged } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import type { ShownCabinet } from '../project/selectors.ts';
 import { CleatView } from './CleatView.tsx';
-import { OnTheWall } from './OnTheWall.tsx';
-import { WillItHold } from './WillItHold.tsx';
+import { HangingStepsView } from './HangingStepsView.tsx';
+import { LoadPathView } from './LoadPathView.tsx';
 
 const VIEWS = { holds: 'Will it hold', cleat: 'The cleat', wall: 'On the wall' } as const;
 type View = keyof typeof VIEWS;
@@ -33,9 +33,9 @@ export function HangStation({ shown }: { readonly shown: ShownCabinet }) {
           ))}
         </div>
       </div>
-      {view === 'holds' && <WillItHold shown={shown} />}
+      {view === 'holds' && <LoadPathView shown={shown} />}
       {view === 'cleat' && <CleatView shown={shown} />}
-      {view === 'wall' && <OnTheWall shown={shown} />}
+      {view === 'wall' && <HangingStepsView shown={shown} />}
       <p className="fine-print">
         {told.estimate} {AT_THE_WALL}
       </p>
@@ -46,7 +46,7 @@ export function HangStation({ shown }: { readonly shown: ShownCabinet }) {
 
 const isBad = ({ state }: Judged): boolean => state === 'refused' || state === 'over';
 
-const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
+const CAPPED: Readonly<Record<NonNullable<HangingAnalysis['capped']>, string>> = {
   'one-stud': 'on one stud alone',
   anchors: 'on anchors in wallboard',
   moving: 'in what moves',

@@ -2,7 +2,7 @@
 import { linkWords, percentText, type DisplayUnit, type Link } from '@keen/core';
 import { useState } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
-import { UseBar } from '../../ui/UseBar.tsx';
+import { UtilizationBar } from '../../ui/UtilizationBar.tsx';
 
 const SHOWN = 2;
 
@@ -34,7 +34,7 @@ function LinkRow({ link, unit, first }: { readonly link: Link; readonly unit: Di
   return (
     <div className={`link-row${first ? ' first' : ''}`}>
       <span className="link-name">{name}</span>
-      <UseBar use={link.use.value} fineTo={link.fineTo} limit={link.limit} />
+      <UtilizationBar use={link.use.value} fineTo={link.fineTo} limit={link.limit} />
       <Explained title={name} unit={unit} of={link.use}>
         {percentText(link.use.value)}
       </Explained>

@@ -1,5 +1,5 @@
 /** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
-import { forceText, hookPlane, massText, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
+import { forceText, hookPlane, massText, sectionView, tapeTextWithUnit, toMm, type HangingAnalysis, type Length } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
@@ -14,7 +14,7 @@ const BOTTOM = 26;
 /** Room of the label at the centre of gravity, px. */
 const LABEL = 104;
 
-export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readonly hang: Hang }) {
+export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readonly hang: HangingAnalysis }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { wall } = useAppSelector(selectDesign);
   const { show } = useExplain();

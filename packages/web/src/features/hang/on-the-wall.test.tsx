@@ -7,16 +7,16 @@ import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { useCabinet } from '../project/selectors.ts';
 import { LoadCasesTable } from './LoadCasesTable.tsx';
-import { OnTheWall } from './OnTheWall.tsx';
+import { HangingStepsView } from './HangingStepsView.tsx';
 
 afterEach(cleanup);
 
-function Shown({ what: What }: { readonly what: typeof OnTheWall }) {
+function Shown({ what: What }: { readonly what: typeof HangingStepsView }) {
   const shown = useCabinet();
   return shown ? <What shown={shown} /> : null;
 }
 
-function opened(edit: Edit = [], what = OnTheWall) {
+function opened(edit: Edit = [], what = HangingStepsView) {
   const store = openStore(edit);
   render(
     <Opened store={store} at="/project/p/ink/hang">

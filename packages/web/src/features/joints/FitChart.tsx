@@ -21,7 +21,7 @@ export default function FitChart({ chain, run, unit }: FitChartProps) {
   const tokens = scheme === 'light' ? LIGHT : DARK;
   const { fromMm, stepMm, counts } = run.bins;
   const middles = counts.map((_, index) => fromMm + stepMm * (index + 0.5));
-  const colour = (mm: number): string => (mm < 0 ? tokens.madder : mm > chain.mostMm ? tokens.ochre : tokens.edge);
+  const colour = (mm: number): string => (mm < 0 ? tokens.madder : mm > chain.maxMm ? tokens.ochre : tokens.edge);
   const words = `Of ${run.runs} goes ${percentText(run.binds)} bind and ${percentText(run.rattles)} are too loose; in the middle ${figure(run.meanMm, unit)} ${unit} are free.`;
   return (
     <div className="fit-chart">
@@ -36,7 +36,7 @@ export default function FitChart({ chain, run, unit }: FitChartProps) {
               data: counts.map((count) => (count / run.runs) * 100),
               backgroundColor: middles.map(colour),
               borderColor: tokens.ink,
-              borderWidth: middles.map((mm) => (mm < 0 || mm > chain.mostMm ? 1.5 : 0)),
+              borderWidth: middles.map((mm) => (mm < 0 || mm > chain.maxMm ? 1.5 : 0)),
               barPercentage: 1,
               categoryPercentage: 0.94,
             },

@@ -29,31 +29,31 @@ export function JointMap({ cabinet, groups, current, onChoose }: JointMapProps) 
   const y = (up: number): number => HIGH / 2 - (up - (low.up + high.up) / 2) * scale;
   const shown = frontView(cabinet).filter(({ hidden, role }) => !hidden && role !== 'wall-half' && role !== 'door');
   const marks = groups.flatMap((group) =>
-    group.meetings.flatMap((meeting) => {
-      const seam = seamOf(cabinet, meeting);
+    group.connections.flatMap((connection) => {
+      const seam = seamOf(cabinet, connection);
       if (!seam) return [];
       const [a, b] = seam.map(({ along, up }) => ({ x: x(along), y: y(up) })) as [Spot, Spot];
-      return [{ group, meeting, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
+      return [{ group, meeting: connection, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
     }),
   );
   // Squares over lines, so that a finger finds them; the chosen kind over the others.
   const rank = ({ group, endOn }: (typeof marks)[number]): number => (endOn ? 2 : 0) + (group === current ? 1 : 0);
   marks.sort((one, other) => rank(one) - rank(other));
   return (
-    <svg className="drawing joint-map" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Where the ${current.meetings.length} alike are`}>
+    <svg className="drawing joint-map" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Where the ${current.connections.length} alike are`}>
       {shown.map(({ panel, points }) => (
         <polygon key={panel} className="joint-map-part" points={points.map(([along, up]) => `${x(along)},${y(up)}`).join(' ')} />
       ))}
-      {marks.map(({ group, meeting, a, b, endOn }) => (
+      {marks.map(({ group, meeting: connection, a, b, endOn }) => (
         <g
-          key={meeting.id}
+          key={connection.id}
           className={group === current ? 'joint-seam current' : 'joint-seam'}
           onClick={() => onChoose(group.id)}
-          onPointerEnter={() => dispatch(panelHovered(meeting.guest))}
+          onPointerEnter={() => dispatch(panelHovered(connection.guest))}
           onPointerLeave={() => dispatch(panelHovered(null))}
         >
           <title>
-            {labelWords(cabinet.byId.get(meeting.guest)!.name)} and {labelWords(cabinet.byId.get(meeting.host)!.name)}
+            {labelWords(cabinet.byId.get(connection.guest)!.name)} and {labelWords(cabinet.byId.get(connection.host)!.name)}
           </title>
           {endOn ? <rect x={(a.x + b.x) / 2 - 4} y={(a.y + b.y) / 2 - 4} width={8} height={8} /> : <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} />}
         </g>

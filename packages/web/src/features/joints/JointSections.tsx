@@ -38,7 +38,7 @@ export function JointSections({ shown }: { readonly shown: ShownCabinet }) {
   const [times, setTimes] = useState(1);
   const group =
     groups.find(({ id }) => id === chosen) ??
-    groups.find(({ meetings }) => meetings.some(({ guest, host }) => guest === selected || host === selected)) ??
+    groups.find(({ connections }) => connections.some(({ guest, host }) => guest === selected || host === selected)) ??
     groups.find(({ slot }) => slot !== null) ??
     groups[0];
   if (!group) return <h1>Nothing meets anything here.</h1>;
@@ -91,10 +91,10 @@ function JointList({
             onPointerLeave={() => dispatch(panelHovered(null))}
           >
             <strong>{JOINT_NAMES[group.kind]}</strong>
-            {group.meetings.length > 1 && ` × ${group.meetings.length}`}
+            {group.connections.length > 1 && ` × ${group.connections.length}`}
             <span className="quiet">
               {labelWords(group.guest.name)} {group.slot ? 'into' : 'to'} {labelWords(group.host.name)}
-              {group.meetings.length > 1 ? ' and others alike' : ''}
+              {group.connections.length > 1 ? ' and others alike' : ''}
             </span>
           </button>
         </li>
@@ -104,7 +104,7 @@ function JointList({
 }
 
 function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; readonly plan: CabinetPlan; readonly times: number }) {
-  const section = sectionOfJoint(plan.cabinet, group.meetings[0]!, times);
+  const section = sectionOfJoint(plan.cabinet, group.connections[0]!, times);
   if (!section) return <p className="quiet">Their faces lie on one another: there is no slot to cut through.</p>;
   const scale = Math.min(WIDE, HIGH) / (2 * REACH);
   const x = (mm: number): number => WIDE / 2 + mm * scale;
@@ -130,9 +130,9 @@ function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; re
 }
 
 function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonly plan: CabinetPlan; readonly unit: DisplayUnit }) {
-  const { guest, slot, lip, meetings } = group;
-  const { joint } = meetings[0]!;
-  const held = new Set(meetings.flatMap((each) => [each.guest, each.host]));
+  const { guest, slot, lip, connections } = group;
+  const { joint } = connections[0]!;
+  const held = new Set(connections.flatMap((each) => [each.guest, each.host]));
   const link = plan.hang.links.find(({ id, panels }) => id.startsWith('joint-') && panels.some((panel) => held.has(panel)) && id === `joint-${guest.id}`);
   const loads = loadedWords(group);
   const fine = (length: Length): ReactNode => <LengthText value={length} unit={unit} exact withUnit />;

@@ -34,7 +34,7 @@ export function SetupDrawing({ cut: { operation, way }, blank, title }: { readon
         );
       }
       case 'slanted-slot': {
-        const { normal, near, far } = work.strip;
+        const { normal, near, far } = work.slot;
         const [u0, v0] = [blank.box.u0, blank.box.v0];
         // Where its middle line crosses the blank's two long edges, or its two ends where it runs along.
         const middle = (near + far) / 2;

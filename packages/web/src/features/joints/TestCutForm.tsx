@@ -1,5 +1,5 @@
 /** What a test cut came out as: the shop's own figures are learned from it, and every later setup starts from there. */
-import { exactTextWithUnit, type DisplayUnit, type Entered, type Learned, type Setting, type Shop } from '@keen/core';
+import { exactTextWithUnit, type DisplayUnit, type Entered, type Calibration, type Setting, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -12,7 +12,7 @@ import { cameLimits, testCutFact, triesAt, type Tried } from './testCuts.ts';
 interface TestCutFormProps {
   readonly setting: Setting;
   readonly shop: Shop;
-  readonly learned: Learned;
+  readonly learned: Calibration;
   readonly unit: DisplayUnit;
 }
 

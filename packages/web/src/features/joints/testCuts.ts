@@ -10,7 +10,7 @@ import {
   type DisplayUnit,
   type Entered,
   type Known,
-  type Learned,
+  type Calibration,
   type Length,
   type NewFact,
   type Setting,
@@ -33,7 +33,7 @@ export interface Tried {
   readonly says: (known: Known, unit: DisplayUnit) => string;
 }
 
-export function triesAt(setting: Setting, shop: Shop, learned: Learned): Tried[] {
+export function triesAt(setting: Setting, shop: Shop, learned: Calibration): Tried[] {
   const { stack, router, distance } = setting;
   const tries: Tried[] = [];
   const width = (cutter: string, thick: number, wanted: Length): void =>
@@ -79,7 +79,7 @@ export const testCutFact = ({ of, cutter, thick }: Tried, came: Entered): NewFac
 });
 
 /** All that test cuts have said, a line each. */
-export function cutterWords({ over, place, kerf }: Learned, shop: Shop, unit: DisplayUnit): string[] {
+export function cutterWords({ over, place, kerf }: Calibration, shop: Shop, unit: DisplayUnit): string[] {
   const bit = (id: string): string =>
     id === STACK_ID ? 'The dado stack' : shop.bits[id] ? `The ${exactTextWithUnit(shop.bits[id].diameter.nm, unit)} bit` : id;
   const machine = (id: string): string => shop.machines[id.split('/')[0]!]?.name ?? id;

@@ -1,5 +1,5 @@
 /** Setups of one cabinet or of the whole project, from the shop as its test cuts say it is. */
-import { inWantedOrder, setupsOf, activeOperations, type Learned, type Setups, type Shop, type CabinetPlan } from '@keen/core';
+import { inWantedOrder, setupsOf, activeOperations, type Calibration, type Setups, type Shop, type CabinetPlan } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
@@ -7,7 +7,7 @@ import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../pro
 export interface ShopSetups {
   readonly setups: Setups;
   readonly shop: Shop;
-  readonly learned: Learned;
+  readonly learned: Calibration;
   /** Operations that are ticked as done, with the entries that say so. */
   readonly made: ReadonlyMap<string, readonly string[]>;
 }

@@ -4,7 +4,7 @@ import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { answerWith } from '../../test/answers.ts';
 import { openStore, Opened } from '../../test/open-project.tsx';
-import { BringBack } from './BringBack.tsx';
+import { RestoreProject } from './RestoreProject.tsx';
 import { DeletedNotice } from './DeletedNotice.tsx';
 import { saveRefused } from './project.slice.ts';
 
@@ -30,7 +30,7 @@ test('it comes back with one click, and where that fails it says so and can be t
   const onBack = jest.fn();
   let fails = true;
   const { asked, restore } = answerWith(() => (fails ? { status: 500, body: {} } : { body: {} }));
-  render(<BringBack projectId="p1" onBack={onBack} />);
+  render(<RestoreProject projectId="p1" onBack={onBack} />);
   await userEvent.click(screen.getByRole('button', { name: 'Bring it back' }));
   await screen.findByRole('button', { name: 'It did not come back: try again' });
   expect(onBack).not.toHaveBeenCalled();

@@ -1,7 +1,7 @@
 /** Over a project that was deleted while it was open here: what is typed now cannot be saved until it is back. */
 import { Alert } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
-import { BringBack } from './BringBack.tsx';
+import { RestoreProject } from './RestoreProject.tsx';
 import { selectOpen } from './selectors.ts';
 
 export function DeletedNotice() {
@@ -11,7 +11,7 @@ export function DeletedNotice() {
   return (
     <Alert severity="warning" className="set-aside">
       <p>This project was deleted elsewhere. What you changed since is kept in this browser, and saved once the project is back.</p>
-      <BringBack projectId={id} onBack={() => window.location.reload()} />
+      <RestoreProject projectId={id} onBack={() => window.location.reload()} />
     </Alert>
   );
 }

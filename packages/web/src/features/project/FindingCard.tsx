@@ -19,7 +19,7 @@ import { previewPlanner, selectOpen } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { focusField } from './focusField.ts';
 import { useEdit } from './useEdit.ts';
-import { useSettlingFixes } from './useSettlingFixes.ts';
+import { useIssueFixes } from './useIssueFixes.ts';
 import { useRecord } from './useRecord.ts';
 import { ghostShown, panelHovered } from './view.slice.ts';
 
@@ -34,7 +34,7 @@ const SEVERITY_WORDS = { look: 'worth a look', change: 'change this', stop: 'sto
 export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
   const { says, why } = findingWords(finding, unit);
   // Only what settles it is offered; until that is known, what may.
-  const fixes = useSettlingFixes(finding);
+  const fixes = useIssueFixes(finding);
   const dispatch = useAppDispatch();
   return (
     <section

@@ -14,10 +14,10 @@ export function LiveRegion() {
   useEffect(() => {
     if (!plan) return;
     const timer = setTimeout(() => {
-      const said = plan.findings.map((finding) => findingWords(finding, unit).says);
-      const fresh = said.filter((text) => !known.current.has(text));
+      const texts = plan.findings.map((finding) => findingWords(finding, unit).says);
+      const fresh = texts.filter((text) => !known.current.has(text));
       const first = known.current.size === 0;
-      known.current = new Set(['', ...said]);
+      known.current = new Set(['', ...texts]);
       const { width, height, depth } = plan.cabinet.outside;
       const size = [width, height, depth].map(({ value }) => tapeTextWithUnit(value, unit)).join(' by ');
       setWords(first ? '' : `${size}. ${fresh.join(' ')}`);

@@ -10,7 +10,7 @@ import { claimSession, takeUp } from '../save/outbox.ts';
 import { wholeRecord } from '../save/record-pages.ts';
 import { followProject, type Follower } from '../save/live.ts';
 import { startSaver, type Saver } from '../save/saver.ts';
-import { BringBack } from './BringBack.tsx';
+import { RestoreProject } from './RestoreProject.tsx';
 import { WaysOut } from './WaysOut.tsx';
 import { projectClosed, projectOpened } from './project.slice.ts';
 import { panelSelected } from './view.slice.ts';
@@ -59,7 +59,7 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
         <h1>{problem.code === 'deleted' ? 'This project was deleted' : 'This project cannot be opened'}</h1>
         <Alert
           severity="warning"
-          action={problem.code === 'deleted' ? <BringBack projectId={projectId} onBack={retry} /> : <Button onClick={retry}>Try again</Button>}
+          action={problem.code === 'deleted' ? <RestoreProject projectId={projectId} onBack={retry} /> : <Button onClick={retry}>Try again</Button>}
         >
           {problem.code === 'deleted'
             ? `${problem.message.replace(/^this project was/, 'It was')}, and comes back as it was.`

@@ -24,7 +24,7 @@ import { EmptyProject } from './EmptyProject.tsx';
 import { DeletedNotice } from './DeletedNotice.tsx';
 import { Finder } from './Finder.tsx';
 import { LiveRegion } from './LiveRegion.tsx';
-import { noticeRead, problemRead, redone, refusedEntriesRemoved, undone } from './project.slice.ts';
+import { noticeRead, problemDismissed, redone, refusedEntriesRemoved, undone } from './project.slice.ts';
 import { ReadingPane } from './ReadingPane.tsx';
 import { NO_CABINET, selectOpen, useIsUnknownCabinet, useCabinet, useUnplanned, type ShownCabinet } from './selectors.ts';
 import { focusField } from './focusField.ts';
@@ -223,7 +223,7 @@ function Notices() {
         </Alert>
       </Snackbar>
       <Snackbar open={problem !== null}>
-        <Alert severity="error" onClose={() => dispatch(problemRead())}>
+        <Alert severity="error" onClose={() => dispatch(problemDismissed())}>
           {problem?.message}. Accepted: {problem?.accepted}
         </Alert>
       </Snackbar>

@@ -14,7 +14,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Logo } from '../../ui/Logo.tsx';
 import { SetDialog } from '../prints/SetDialog.tsx';
 import { redone } from './project.slice.ts';
-import { SaveWords } from './SaveWords.tsx';
+import { SaveStatus } from './SaveStatus.tsx';
 import { selectOpen, useCabinet } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useSaveProjectFile } from './useSaveProjectFile.ts';
@@ -44,7 +44,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
       <CabinetPicker station={station} />
       <WallStrip station={station} />
       <div className="topbar-tools">
-        <SaveWords />
+        <SaveStatus />
         <Tooltip title="Undo (Ctrl+Z)">
           <IconButton aria-label="Undo" onClick={onUndo}>
             <Undo fontSize="small" />

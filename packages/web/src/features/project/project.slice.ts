@@ -192,8 +192,8 @@ export const projectSlice = createSlice({
       }),
     setAsideDecided: (state, { payload: session }: PayloadAction<string>): ProjectSlice =>
       change(state, (open) => ({ ...open, setAside: open.setAside.filter((each) => each.session !== session) })),
-    problemSaid: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
-    problemRead: (state): ProjectSlice => change(state, (open) => ({ ...open, problem: null })),
+    problemReported: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
+    problemDismissed: (state): ProjectSlice => change(state, (open) => ({ ...open, problem: null })),
     noticeRead: (state): ProjectSlice => change(state, (open) => ({ ...open, notice: null })),
   },
 });
@@ -248,7 +248,7 @@ export const {
   setAsideDecided,
   entriesRefused,
   refusedEntriesRemoved,
-  problemSaid,
-  problemRead,
+  problemReported: problemReported,
+  problemDismissed,
   noticeRead,
 } = projectSlice.actions;

@@ -2,7 +2,7 @@
 import type { Edit, Entered, CabinetSpec } from '@keen/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
-import { edited, fieldLeft, problemSaid } from './project.slice.ts';
+import { edited, fieldLeft, problemReported } from './project.slice.ts';
 
 export interface Editor {
   /** Sets one value inside a cabinet. */
@@ -18,7 +18,7 @@ export function useEdit(): Editor {
       try {
         dispatch(edited(notice === undefined ? { edit, key } : { edit, key, notice }));
       } catch (error) {
-        dispatch(problemSaid({ code: 'edit', message: (error as Error).message, where: key, accepted: 'a change of something that is there' }));
+        dispatch(problemReported({ code: 'edit', message: (error as Error).message, where: key, accepted: 'a change of something that is there' }));
       }
     },
     [dispatch],

@@ -5,7 +5,7 @@ import { useStore } from 'react-redux';
 import { request, type RevisionRow, type StoredProject } from '../../app/api.ts';
 import { useAppDispatch, type Store } from '../../app/store.ts';
 import { sessionName } from '../save/outbox.ts';
-import { problemSaid, theirsTaken, undone, versionsDiffer } from './project.slice.ts';
+import { problemReported, theirsTaken, undone, versionsDiffer } from './project.slice.ts';
 
 export function useUndo(): () => void {
   const store = useStore() as Store;
@@ -33,17 +33,17 @@ async function goBack(store: Store, id: string, base: number): Promise<void> {
     const { body: history } = await request<RevisionRow[]>(`projects/${id}/revisions`);
     const before = versionBefore(history);
     if (!before)
-      return void store.dispatch(problemSaid({ code: 'nothing', message: 'There is nothing to undo', where: 'history', accepted: 'a change first' }));
+      return void store.dispatch(problemReported({ code: 'nothing', message: 'There is nothing to undo', where: 'history', accepted: 'a change first' }));
     const { status, body } = await request<StoredProject>(`projects/${id}/revisions/${before.number}/restore`, 'POST', { base, session: sessionName() });
-    if (status >= 400) return void store.dispatch(problemSaid(body as unknown as { code: string; message: string; where: string; accepted: string }));
+    if (status >= 400) return void store.dispatch(problemReported(body as unknown as { code: string; message: string; where: string; accepted: string }));
     const read = outcomeOf(() => designCodec.read(body.document, 'document'));
-    if (!read.ok) return void store.dispatch(problemSaid(read.problem));
+    if (!read.ok) return void store.dispatch(problemReported(read.problem));
     // The restored version is the newest there is: taken like any other that came from elsewhere, and undoable.
     store.dispatch(versionsDiffer({ theirs: read.value, revision: body.revision, conflicts: [] }));
     store.dispatch(theirsTaken(Date.now()));
   } catch {
     store.dispatch(
-      problemSaid({
+      problemReported({
         code: 'away',
         message: 'The server does not answer; the version before is kept there',
         where: 'server',

@@ -7,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { downloadBlob, fileName } from '../../ui/download.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { useStoppable } from '../../ui/useStoppable.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 
 interface PrintJob {
@@ -72,9 +72,9 @@ export function Labels({ shown }: { readonly shown: ShownCabinet }) {
           signal,
         });
         if (answer.ok) downloadBlob(`${fileName(design.name)}-labels.pdf`, await answer.blob());
-        else dispatch(problemSaid((await answer.json()) as Problem));
+        else dispatch(problemReported((await answer.json()) as Problem));
       },
-      () => dispatch(problemSaid(AWAY)),
+      () => dispatch(problemReported(AWAY)),
     );
   const print = async (): Promise<void> => {
     try {
@@ -84,12 +84,12 @@ export function Labels({ shown }: { readonly shown: ShownCabinet }) {
       if (status < 400) {
         unanswered.current = null;
         setJob(body);
-      } else dispatch(problemSaid(body));
+      } else dispatch(problemReported(body));
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
     }
   };
-  const paper = (): void => void request('labels/printer/paper', 'POST', { labels: ROLL }).catch(() => dispatch(problemSaid(AWAY)));
+  const paper = (): void => void request('labels/printer/paper', 'POST', { labels: ROLL }).catch(() => dispatch(problemReported(AWAY)));
   return (
     <section className="labels" aria-label="Labels">
       <ChoiceField

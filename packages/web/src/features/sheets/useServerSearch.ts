@@ -3,7 +3,7 @@ import { readNestPlan, writeNestProblem, type Cutting, type NestPlan, type NestP
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 
 export interface ServerSearch {
   readonly id: string;
@@ -72,10 +72,10 @@ export function useServerSearch(projectId: string, onPlan: (search: ServerSearch
     async (path: string, sent: unknown): Promise<void> => {
       try {
         const { status, body } = await request<ServerSearch & Problem>(path, 'POST', sent);
-        if (status >= 400) dispatch(problemSaid(body));
+        if (status >= 400) dispatch(problemReported(body));
         else setSearches((old) => [body, ...old.filter(({ id, product }) => id !== body.id && product !== body.product)]);
       } catch {
-        dispatch(problemSaid(AWAY));
+        dispatch(problemReported(AWAY));
       }
     },
     [dispatch],

@@ -4,7 +4,7 @@ import { Button } from '@mui/material';
 import { useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { Ancestry, type History } from './PieceHistory.tsx';
 
 /** `sheet`: a settled layout and which of its sheets, 'l1#0'. */
@@ -16,7 +16,7 @@ export function CameFrom({ sheet, unit }: { readonly sheet: string; readonly uni
       const { status, body } = await request<History>(`stock?cutBy=${encodeURIComponent(sheet)}`);
       setHistory(status === 200 ? body : 'none');
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
     }
   };
   if (history === 'none') return <p className="quiet">Its sheet is not cut into yet.</p>;

@@ -31,7 +31,7 @@ export function LabelsForm({ shop, unit, onChange }: LabelsFormProps) {
             key={id}
             id={`glue.${id}`}
             name={name}
-            told={`open ${openMin} min, ${clampMin} min in the clamps, strong after ${cureMin / 60} h`}
+            text={`open ${openMin} min, ${clampMin} min in the clamps, strong after ${cureMin / 60} h`}
             read={Object.hasOwn(glues, id)}
             values={{ openMin, clampMin, cureMin, leastC }}
             unit={unit}
@@ -46,7 +46,7 @@ export function LabelsForm({ shop, unit, onChange }: LabelsFormProps) {
             key={id}
             id={`finish.${id}`}
             name={name}
-            told={`${coats} coats, ${recoatMin / 60} h between them, dry after ${dryMin / 60} h`}
+            text={`${coats} coats, ${recoatMin / 60} h between them, dry after ${dryMin / 60} h`}
             read={Object.hasOwn(finishes, id)}
             values={{ coats, recoatMin, dryMin, coversM2, leastC }}
             unit={unit}
@@ -67,7 +67,7 @@ function changed<T>(rows: Readonly<Record<string, T>>, id: string, row: Row | nu
 interface LabelProps {
   readonly id: string;
   readonly name: string;
-  readonly told: string;
+  readonly text: string;
   /** Somebody read it. */
   readonly read: boolean;
   readonly values: Row;
@@ -106,13 +106,13 @@ const asked = (unit: DisplayUnit): Readonly<Record<string, Asked>> => ({
       : { words: 'not under', unit: '°F', least: inF(-20), most: inF(40), shown: inF, kept: inC },
 });
 
-function Label({ id, name, told, read, values, unit, onChange }: LabelProps) {
+function Label({ id, name, text, read, values, unit, onChange }: LabelProps) {
   return (
     <details className="machine">
       <summary>
         {name}{' '}
         <span className="quiet">
-          {told}
+          {text}
           {read ? ', off the label' : ''}
         </span>
       </summary>

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 
 interface StockEvent {
   readonly kind: 'bought' | 'kept' | 'changed' | 'reserved' | 'released' | 'cut' | 'uncut' | 'thrown';
@@ -75,9 +75,9 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
     try {
       const { status, body } = await request<History & Problem>(`stock/${encodeURIComponent(id)}`);
       if (status === 200) setHistory(body);
-      else dispatch(problemSaid(body));
+      else dispatch(problemReported(body));
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
     }
   }, [id, dispatch]);
   useEffect(() => {
@@ -92,10 +92,10 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
         body: picked,
       });
       if (answer.ok) setShown(shown + 1);
-      else dispatch(problemSaid((await answer.json()) as Problem));
+      else dispatch(problemReported((await answer.json()) as Problem));
       await look();
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
     }
   };
   if (!history) return <p className="quiet">Looking it up …</p>;

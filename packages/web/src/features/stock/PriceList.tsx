@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download } from '../../ui/download.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { problemSaid } from '../project/project.slice.ts';
+import { problemReported } from '../project/project.slice.ts';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
 import { readForeignFile } from '../tables/readers.ts';
@@ -34,7 +34,7 @@ export function PriceList() {
       return setOpened({ name: file.name, text: text.value });
     }
     const { problem } = table as Exclude<typeof table, { ok: true }>;
-    dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
+    dispatch(problemReported({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
   };
   const take = (rows: readonly Product[]): void =>
     void save({ ...workshop, products: { ...workshop.products, ...Object.fromEntries(rows.map((product) => [product.id, product])) } });

@@ -10,9 +10,9 @@ const day = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', {
 export function pastPrices(offer: string, rows: readonly PriceRow[]): string {
   const own = rows.filter((row) => row.offer === offer);
   const past = own.slice(0, -1).map(({ price }, index) => `${price.toFixed(2)} until ${day(own[index + 1]!.heardAt)}`);
-  const told = past.slice(-TOLD).reverse();
+  const texts = past.slice(-TOLD).reverse();
   const range = own.map(({ price }) => price);
-  return told.length === 0
+  return texts.length === 0
     ? ''
-    : `before: ${told.join(', ')}; from ${Math.min(...range).toFixed(2)} to ${Math.max(...range).toFixed(2)} in ${own.length} prices heard`;
+    : `before: ${texts.join(', ')}; from ${Math.min(...range).toFixed(2)} to ${Math.max(...range).toFixed(2)} in ${own.length} prices heard`;
 }

@@ -2,7 +2,7 @@
 import { workshopCodec, type Problem } from '@keen/core';
 import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { problemSaid, workshopChanged } from '../project/project.slice.ts';
+import { problemReported, workshopChanged } from '../project/project.slice.ts';
 import { selectOpen } from '../project/selectors.ts';
 
 export interface Keeping {
@@ -24,9 +24,9 @@ export function useKeeping(): Keeping {
       }
       // Whoever was first has changed the store: it is shown as it is now.
       changed((await request<StoredWorkshop>('workshop')).body);
-      dispatch(problemSaid(body));
+      dispatch(problemReported(body));
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
     }
     return false;
   };

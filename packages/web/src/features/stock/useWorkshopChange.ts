@@ -2,7 +2,7 @@
 import { workshopCodec, type Problem, type Workshop } from '@keen/core';
 import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { problemSaid, workshopChanged } from '../project/project.slice.ts';
+import { problemReported, workshopChanged } from '../project/project.slice.ts';
 import { selectOpen } from '../project/selectors.ts';
 
 /** Saves a change of the workshop; a refusal is said and nothing is changed. */
@@ -19,7 +19,7 @@ export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
       if (status === 409 && body.current) {
         dispatch(workshopChanged({ workshop: workshopCodec.read(body.current.document, 'workshop'), revision: body.current.revision }));
         dispatch(
-          problemSaid({
+          problemReported({
             code: 'stale',
             message: 'The workshop was changed elsewhere; what you entered is still here',
             where: 'workshop',
@@ -29,13 +29,13 @@ export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
         return false;
       }
       if (status >= 400) {
-        dispatch(problemSaid(body));
+        dispatch(problemReported(body));
         return false;
       }
       dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
       return true;
     } catch {
-      dispatch(problemSaid(AWAY));
+      dispatch(problemReported(AWAY));
       return false;
     }
   };

@@ -12,11 +12,11 @@ export function SumPicture({ answer, unit }: { readonly answer: SumAnswer; reado
   const draw = PICTURES[answer.sum];
   if (!draw) return null;
   const drawn: ReactNode = draw(numbersOf(answer, unit));
-  const told = Object.entries(answer.inputs)
+  const text = Object.entries(answer.inputs)
     .map(([key, { value, unit }]) => `${sumKeyWords(answer.sum, key)} ${String(value)}${unit ? ` ${unit}` : ''}`)
     .join(', ');
   return (
-    <svg className="drawing sum-picture" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Drawn with ${told}.`}>
+    <svg className="drawing sum-picture" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Drawn with ${text}.`}>
       {drawn}
     </svg>
   );

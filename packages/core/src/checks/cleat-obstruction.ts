@@ -1,0 +1,67 @@
+/** What the wall half of a unit's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
+import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
+import { enteredFromNm } from '../length/entered.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import { blocksCabinets, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
+import { railRect } from '../wall/rails.ts';
+import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
+import type { Finding, Fix } from './finding.ts';
+
+/** A notch is so much wider and deeper than what it goes round. [A] */
+const NOTCH_PLAY = 5 * NM_PER.mm;
+/** This share of the half must stay under its bevel. [A] */
+const MAX_NOTCH = 0.5;
+
+interface Placed {
+  readonly wall: Wall;
+  readonly things: readonly WallThing[];
+  readonly spec: CabinetSpec;
+  readonly cabinet: ResolvedCabinet;
+}
+
+/** Things and rails under the wall half that its notch does not clear. `elsewhere`: other places for the unit, searched when one is wanted. */
+export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
+  const { hanging } = cabinet;
+  if (!hanging.rip || hanging.onRail) return [];
+  const ends = wallHalfEnds(cabinet);
+  const foot = wallHalfFoot(cabinet, spec.place.up.nm).value;
+  const half: WallRect = {
+    left: spec.place.along.nm + ends.from * NM_PER.mm,
+    right: spec.place.along.nm + ends.to * NM_PER.mm,
+    bottom: foot,
+    top: foot + hanging.shortFace,
+  };
+  const { notch } = hanging;
+  const cleared = ({ left, right, top }: WallRect): boolean =>
+    notch !== null && left >= spec.place.along.nm + notch.from && right <= spec.place.along.nm + notch.to && top <= foot + notch.depth;
+  const inWay = [
+    // What is hidden in the wall is no matter here: holes keep clear of it.
+    ...things.filter((thing) => mustBeReached(thing) || blocksCabinets(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
+    ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
+  ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
+  return inWay.map(({ name, rect }): Finding => ({
+    check: 'half-in-way',
+    unit: spec.id,
+    severity: 'change',
+    station: 'wall',
+    panels: [hanging.wallHalf],
+    other: name,
+    fixes: [...notchRound(spec, half, rect, hanging.shortFace), ...elsewhere()],
+  }));
+}
+
+/** From below, where enough of the half stays over it. */
+function notchRound({ id }: Pick<CabinetSpec, 'id'>, half: WallRect, rect: WallRect, shortFace: Length): Fix[] {
+  const depth = rect.top + NOTCH_PLAY - half.bottom;
+  if (depth > MAX_NOTCH * shortFace) return [];
+  const from = Math.max(half.left, rect.left - NOTCH_PLAY);
+  const to = Math.min(half.right, rect.right + NOTCH_PLAY);
+  const value = {
+    at: enteredFromNm(Math.round(from - half.left)),
+    length: enteredFromNm(Math.round(to - from)),
+    depth: enteredFromNm(Math.round(depth)),
+  };
+  return [{ label: { key: 'notch-half', lengthNm: value.length.nm, otherNm: value.depth.nm }, edit: [{ path: ['units', id, 'hanging', 'notch'], value }] }];
+}

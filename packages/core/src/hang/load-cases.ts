@@ -1,0 +1,174 @@
+/**
+ * The loads a unit meets, each followed through the whole chain: empty, filled, everything open, each leaf open alone, filled
+ * fuller, guesses wrong, someone leaning, a child on a door. The one that comes nearest to a limit governs.
+ * Sources: docs/formulas/load-cases.md, hanging-verdict.md; a wall that moves: docs/formulas/moving-walls.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { toMm } from '../length/length.ts';
+import type { MovingPart } from '../parts/opened.ts';
+import { contentsMass, guessedMass, loadedCabinet, type Load } from '../parts/weights.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
+import { atWall, capacitiesOf, loadPathOf, unpressedLoad, type AtWall, type LoadPath, type LoadState } from './load-path.ts';
+import { climbing } from './climbing.ts';
+import { G0 } from './fasteners.ts';
+import { groundOf } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+import { nearnessToLimit, type PartialLoadKind } from './link.ts';
+import { partialLoads } from './partial-loads.ts';
+import { atEnd } from './uncertainty.ts';
+import { WEIGHT } from './statics.ts';
+import { MOVING, PLANE_LOAD } from './two-planes.ts';
+
+export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartialLoadKind | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
+
+export interface LoadCase {
+  readonly id: string;
+  readonly kind: CaseId;
+  /** What is open, or hung on, where the case is about one thing. */
+  readonly of: Label | null;
+  /** What hangs then, and where: with the sums of its mass and of its centre out from the wall. */
+  readonly load: Load;
+  /** What comes nearest to its limit, as a share of it. */
+  readonly weakest: { readonly name: Label; readonly share: number; readonly figure: ExplainedValue } | null;
+  /** Counts in the verdict: leaning and hanging on a door caution, unless children reach it. */
+  readonly judged: boolean;
+}
+
+export interface LoadCases {
+  readonly cases: readonly LoadCase[];
+  /** The judged case that comes nearest to a limit; null where no link is worked out. */
+  readonly governing: string | null;
+  /** Contents nobody weighed, kg. */
+  readonly guessedKg: number;
+}
+
+/** One day it holds so much more than planned. [ASSUME] */
+export const FULLER = ASSUMED.fuller.value;
+/** A child on the free edge of a door, N. [ASSUME] */
+export const ON_DOOR_N = ASSUMED.onDoor.value;
+/** Leaves of a long run are tried alone up to this many. */
+const MAX_ALONE = 8;
+
+/** Every case that can happen to this unit. */
+export function loadCases(input: HangInput): LoadCases {
+  const { weights, cabinet } = input;
+  const { openings } = capacitiesOf(input);
+  const held = contentsMass(weights);
+  const guessedKg = guessedMass(weights);
+  const cases: LoadCase[] = [];
+  const add = (kind: CaseId, state: LoadState, of: Label | null = null, judged = true): void => {
+    const id = of ? `${kind}-${of.key}-${of.of ?? ''}-${cases.length}` : kind;
+    cases.push(caseOf(id, kind, of, loadPathOf(input, unpressedLoad(input, state), state), judged));
+  };
+  const low = atEnd(input, 'low');
+  add('empty', { factor: 0, open: [] });
+  if (held > 0) {
+    add('closed', { factor: 1, open: [] });
+    if (openings.length > 0) add('open', { factor: 1, open: openings });
+    if (openings.length > 1) for (const each of openings.slice(0, MAX_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
+    const full = { factor: 1, open: openings };
+    for (const { kind, load } of partialLoads(input, unpressedLoad(input, full), 1, openings))
+      if (!cases.some((known) => isSameLoad(known.load, load)))
+        cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
+    const heavy = { factor: 1, open: capacitiesOf(low).openings };
+    cases.push(caseOf('guessed', 'guessed', null, loadPathOf(low, unpressedLoad(low, heavy), heavy), true));
+    add('fuller', { factor: FULLER, open: openings }, null, false);
+  }
+  const full: LoadState = { factor: 1, open: openings };
+  const unpressed = unpressedLoad(input, full);
+  if (loadPathOf(input, unpressed, full).studs.length > 0) cases.push(...byHand(input, unpressed));
+  const doors = openings.filter(({ floor }) => floor === null);
+  const door = doors.reduce<MovingPart | undefined>((far, each) => (far && far.shift.out >= each.shift.out ? far : each), undefined);
+  if (door) {
+    const hung = onDoor(unpressed, door, toMm(cabinet.outside.depth.value));
+    cases.push(caseOf('on-door', 'on-door', door.name, loadPathOf(input, hung, full), false));
+  }
+  const worst = cases
+    .filter(({ judged, weakest }) => judged && weakest)
+    .reduce<LoadCase | undefined>((a, b) => (a && a.weakest!.share >= b.weakest!.share ? a : b), undefined);
+  return { cases, governing: worst?.id ?? null, guessedKg };
+}
+
+/** Within what a scale and a rule tell. */
+const isSameLoad = (a: Load, b: Load): boolean =>
+  Math.abs(a.mass.value - b.mass.value) < 0.01 && Math.abs(a.out - b.out) < 0.1 && Math.abs(a.along - b.along) < 0.1;
+
+const worstFirst = ({ loaded, links }: AtWall): Pick<LoadPath, 'loaded' | 'links'> => ({
+  loaded,
+  links: [...links].sort((a, b) => nearnessToLimit(b) - nearnessToLimit(a)),
+});
+
+function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Pick<LoadPath, 'loaded' | 'links'>, judged: boolean): LoadCase {
+  const first = links[0];
+  return {
+    id,
+    kind,
+    of,
+    load: loaded,
+    weakest: first ? { name: first.name, share: nearnessToLimit(first), figure: first.use } : null,
+    judged,
+  };
+}
+
+/** Someone leans on the front edge, or pulls at the bottom: worked out with their own load duration. */
+function byHand(input: HangInput, unpressed: Load): LoadCase[] {
+  const leant = climbing(input, unpressed);
+  const base = { of: null, load: unpressed, judged: false };
+  const tips = leant.tip && leant.tip.value > leant.screws.value;
+  return [
+    {
+      ...base,
+      id: 'leaning',
+      kind: 'leaning',
+      weakest: tips
+        ? { name: { key: 'link-tip' }, share: leant.tip.value, figure: leant.tip }
+        : { name: { key: 'wall-screws' }, share: leant.screws.value, figure: leant.screws },
+    },
+    {
+      ...base,
+      id: 'pulling',
+      kind: 'pulling',
+      weakest: { name: { key: leant.tip ? 'link-tip' : 'wall-screws' }, share: leant.pull.value, figure: leant.pull },
+    },
+  ];
+}
+
+const HUNG_CENTRE = formula({
+  label: 'hung-centre',
+  unit: 'mm',
+  text: '(W e + 250 N · edge) / (W + 250 N)',
+  source: '[ASSUME] docs/formulas/load-cases.md',
+  terms: { W: 'N', e: 'mm', edge: 'mm' },
+  compute: ({ W, e, edge }) => (W * e + ON_DOOR_N * edge) / (W + ON_DOOR_N),
+});
+
+/** A child hangs on the free edge of a door that stands open: as far out as the door is wide. */
+function onDoor(load: Load, door: MovingPart, depthMm: number): Load {
+  const kg = ON_DOOR_N / G0;
+  const edge = depthMm + 2 * door.shift.out;
+  const out = evaluate(HUNG_CENTRE, { W: evaluate(WEIGHT, { m: load.mass }), e: load.outFigure ?? load.out, edge });
+  const mass = load.mass.value;
+  return {
+    mass: total('pressed-mass', 'kg', [termOf(load.mass), { symbol: '', label: { key: 'on-door' }, value: kg, unit: 'kg' }], 'docs/formulas/load-cases.md'),
+    along: (mass * load.along + kg * (load.along + door.shift.along)) / (mass + kg),
+    up: load.up,
+    out: out.value,
+    outFigure: out,
+  };
+}
+
+export interface MovingCase {
+  readonly key: (typeof MOVING)[number]['key'];
+  /** Each of two planes it is bolted to must take this alone, N. */
+  readonly plane: ExplainedValue;
+  /** Nothing holds it down on its hook. */
+  readonly unhooks: boolean;
+}
+
+/** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
+export function movingCases(input: HangInput): MovingCase[] {
+  if (groundOf(input.wall) !== 'moving') return [];
+  const W = evaluate(WEIGHT, { m: loadedCabinet(input.weights).mass });
+  return MOVING.map(({ key, ways, up }) => ({ key, plane: evaluate(PLANE_LOAD, { W, ways, up }), unhooks: up <= 0 }));
+}

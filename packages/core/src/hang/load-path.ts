@@ -1,0 +1,139 @@
+/** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
+import { opened, openingsOf, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
+import { contentsMass, loadedCabinet, type Load } from '../parts/weights.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
+import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
+import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
+import { PERMANENT } from './fasteners.ts';
+import { groundOf, type ScrewCapacity } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+import { jointCapacities, jointLinks, jointLoads, type JointCapacities } from './joint-links.ts';
+import { leafLinks } from './leaf-links.ts';
+import { nearnessToLimit, type Link } from './link.ts';
+import { refusalsOf, stateOf, type RefusalReason, type VerdictState } from './refusals.ts';
+import { slideLinks } from './slide-links.ts';
+import { WEIGHT } from './statics.ts';
+import { tabLinks } from './tab-links.ts';
+import { planeLinks } from './two-planes.ts';
+import { wallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
+import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
+
+export type Capped = 'one-stud' | 'anchors' | 'moving' | 'unlocked-plates';
+
+/** One load followed all the way. */
+export interface LoadPath {
+  readonly weight: ExplainedValue;
+  readonly loaded: Load;
+  readonly forces: WallForces;
+  readonly studs: readonly StudUse[];
+  /** Most used first. The tip ratio is among them with its own limit. */
+  readonly links: readonly Link[];
+  readonly refusals: readonly RefusalReason[];
+  /** What keeps it from being better than tight. */
+  readonly capped: Capped | null;
+  readonly state: VerdictState;
+}
+
+/** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
+export interface Capacities {
+  readonly wall: ScrewCapacity;
+  readonly joints: JointCapacities;
+  /** The cabinet half can be screwed to something that holds. */
+  readonly fixable: boolean;
+  readonly openings: readonly MovingPart[];
+}
+
+const remembered = new WeakMap<HangInput, Capacities>();
+
+/** Remembered for each input: the load slider asks for them at every move. */
+export function capacitiesOf(input: HangInput): Capacities {
+  const known = remembered.get(input);
+  if (known) return known;
+  const fresh: Capacities = {
+    wall: screwCapacity(input, PERMANENT),
+    joints: jointCapacities(input),
+    fixable: (hangsOnCleat(input.cabinet.hanging) ? cabinetScrewRow(input.cabinet) : carrierOf(input.cabinet)) != null,
+    openings: openingsOf(input.cabinet, input.weights),
+  };
+  remembered.set(input, fresh);
+  return fresh;
+}
+
+/** The same cabinet on the same wall with other weights: what its screws and joints hold stays. */
+export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weights'>): HangInput {
+  const { wall, joints, fixable } = capacitiesOf(input);
+  const anew = { ...input, weights };
+  remembered.set(anew, { wall, joints: { ...joints, ...jointLoads(anew) }, fixable, openings: openingsOf(anew.cabinet, weights) });
+  return anew;
+}
+
+/** What is loaded on the unit: its contents times `factor`, what of it stands open. */
+export interface LoadState {
+  readonly factor: number;
+  readonly open: readonly MovingPart[];
+}
+
+/** The load at its worst, without what presses: leaning is a case of its own. */
+export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }: LoadState): Load =>
+  opened(loadedCabinet(weights, factor), open, weights, middleOf(studsMm), factor);
+
+/** Where the cabinet meets the wall, under one load. */
+export interface AtWall {
+  readonly weight: ExplainedValue;
+  readonly loaded: Load;
+  readonly forces: WallForces;
+  readonly studs: readonly StudUse[];
+  readonly links: readonly Link[];
+}
+
+/** Hook, spacer and wall fixings under a load, with what presses where the unit says so. */
+export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
+  const { cabinet } = input;
+  const loaded = pressedOn(unpressed, pressingOn(cabinet));
+  const weight = evaluate(WEIGHT, { m: loaded.mass });
+  const forces = wallForces(input, weight, loaded);
+  const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
+  const moving = groundOf(input.wall) === 'moving';
+  // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
+  const fromWall = moving ? planeLinks(cabinet, input.wall, weight, studs.length) : onWall;
+  return { weight, loaded, forces, studs, links: [...fromWall, ...forces.links] };
+}
+
+/** The hook and the spacer alone, for a load that uses nothing else more. */
+export function atHook({ cabinet, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
+  const loaded = pressedOn(unpressed, pressingOn(cabinet));
+  return { links: wallForces({ cabinet, wall }, evaluate(WEIGHT, { m: loaded.mass }), loaded).links };
+}
+
+/** Every link under a load; those inside the cabinet only when they are asked for. */
+export function loadPathOf(input: HangInput, unpressed: Load, { factor, open }: LoadState, withInside = true): LoadPath {
+  const capacities = capacitiesOf(input);
+  const { joints, fixable } = capacities;
+  const { weight, loaded, forces, studs, links: onWall } = atWall(input, unpressed, capacities);
+  const inside = withInside
+    ? [...jointLinks(input, joints, forces, factor), ...leafLinks(input, factor), ...slideLinks(input, open, factor), ...tabLinks(input, factor)]
+    : [];
+  const links = [...onWall, ...inside].sort((a, b) => nearnessToLimit(b) - nearnessToLimit(a));
+  const refusals = refusalsOf(input, loaded, studs, fixable);
+  const capped = cappedBy(input, studs.length);
+  return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null, isLoaded(input)) };
+}
+
+/** Why a hanging is never better than tight, however little it is used; null for no reason. */
+function cappedBy({ cabinet, wall }: HangInput, studs: number): Capped | null {
+  const ground = groundOf(wall);
+  if (ground === 'moving' || ground === 'anchors') return ground;
+  // A push from below is enough to take it off.
+  if (cabinet.hanging.plate !== null && !cabinet.hanging.antiLift) return 'unlocked-plates';
+  return studs < 2 ? 'one-stud' : null;
+}
+
+/** The contents times `factor`, kg. */
+export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
+
+/** Somebody said what it is to hold, or what presses on it. */
+export const isLoaded = ({ cabinet, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(cabinet.pressed);
+
+/** Middle of the studs, along the unit frame. */
+export const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

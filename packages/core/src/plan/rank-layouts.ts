@@ -1,0 +1,34 @@
+/** Among plans with as few sheets, the one that is best to cut: another is tried at every step. */
+import { sequenceOf } from '../cuts/sequence.ts';
+import { isCheaperToCut, cuttingCostOf, type LayoutPreference } from '../cuts/cutting-cost.ts';
+import type { NestPlan } from '../nest/problem.ts';
+import type { Search } from '../nest/search.ts';
+import { tightSheets } from '../nest/spare.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import type { SheetJob } from './cutting.ts';
+import { sheetsOfPlan } from './layouts.ts';
+
+export interface LayoutRanking {
+  /** One more try; true when it is better to cut. */
+  step(): boolean;
+  plan(): NestPlan;
+}
+
+/** Same search, in the same state, and same number of steps: same plan. */
+export function rankLayouts(search: Search, job: SheetJob, workshop: Workshop, then: LayoutPreference): LayoutRanking {
+  const worth = (plan: NestPlan): readonly number[] =>
+    cuttingCostOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), tightSheets(plan, job.problem).length, then);
+  let best = search.plan();
+  let most = worth(best);
+  return {
+    step() {
+      const other = search.variant();
+      if (!other) return false;
+      const value = worth(other);
+      if (!isCheaperToCut(value, most)) return false;
+      [best, most] = [other, value];
+      return true;
+    },
+    plan: () => best,
+  };
+}

@@ -1,0 +1,45 @@
+/** Places sized by what was given to them: a till's bays, the fronts of drawers, how many slots. Each family says how; this gathers the things. */
+import { familyOf } from '../carcass/families.ts';
+import type { Thing } from '../carcass/family.ts';
+import { footprintOf, type Item } from '../contents/item.ts';
+import { massOfOne } from '../contents/item-mass.ts';
+import { entered, type Entered } from '../length/entered.ts';
+import { toMm, type DisplayUnit } from '../length/length.ts';
+import type { EditStep } from './edit.ts';
+import type { CabinetSpec } from './design.ts';
+import type { CabinetPlan } from './plan.ts';
+
+/** A length nobody minds typing, not under the one that is needed: half millimetres, thirty-seconds of an inch. */
+function roundedUp(nm: number, unit: DisplayUnit): Entered {
+  const mm = nm / 1e6;
+  return unit === 'mm' ? entered(`${Math.ceil(mm * 2 - 1e-9) / 2} mm`) : entered(`${Math.ceil((mm / 25.4) * 32 - 1e-9)}/32 in`);
+}
+
+const thingOf = (item: Item, unit: DisplayUnit): Thing => {
+  const foot = footprintOf(item);
+  return { name: item.name, width: foot.along, depth: foot.out, height: foot.up, kg: massOfOne(item).value, size: (nm) => roundedUp(nm, unit) };
+};
+
+/** What would change; nothing for a family that does not size its places, or with nothing given to them, or already so. */
+export function sizedByItems(spec: CabinetSpec, { weights }: Pick<CabinetPlan, 'weights'>): EditStep[] {
+  const family = familyOf(spec);
+  if (!family.fromThings) return [];
+  const things = new Map(weights.contents.map(({ compartment, lots }) => [compartment.keptBy, lots.map(({ item }) => thingOf(item, spec.unit))]));
+  return family
+    .fromThings(spec, (space) => things.get(space) ?? [])
+    .filter(
+      ({ path, value }) =>
+        !same(
+          path.reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], spec),
+          value,
+        ),
+    )
+    .map(({ path, value }) => ({ path: ['units', spec.id, ...path], value }));
+}
+
+/** The same value; two ways to type one length count as the same. */
+function same(a: unknown, b: unknown): boolean {
+  const length = (value: unknown): number | null => (typeof value === 'object' && value !== null && 'nm' in value ? toMm(value.nm as Entered['nm']) : null);
+  const [x, y] = [length(a), length(b)];
+  return x !== null && y !== null ? x === y : a === b;
+}
