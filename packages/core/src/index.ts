@@ -289,7 +289,7 @@ export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip
 export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './plan/shopping.ts';
 export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
-export { keepVariant, stockFor, useVariant, removeCabinet, variantFigures, type VariantFigures } from './plan/variants.ts';
+export { keepVariant, stockFor, chooseVariant, removeCabinet, variantFigures, type VariantFigures } from './plan/variants.ts';
 export { figuresOf, preview, type Preview, type CabinetFigures } from './plan/preview.ts';
 export { hangHelps, type HangHelp } from './plan/hang-helps.ts';
 export { remediesFor, type Remedy } from './plan/remedies.ts';

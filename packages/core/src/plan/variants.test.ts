@@ -6,7 +6,7 @@ import { ink, printRoom, typed } from '../test/print-room.ts';
 import { variantsOf } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { createPlanner, plan } from './plan.ts';
-import { keepVariant, stockFor, useVariant, removeCabinet, variantFigures } from './variants.ts';
+import { keepVariant, stockFor, chooseVariant, removeCabinet, variantFigures } from './variants.ts';
 
 const { design, record, workshop } = printRoom();
 const kept = applyEdit(design, keepVariant(design, 'ink', 't1', 'first try'));
@@ -30,19 +30,19 @@ test('they are planned side by side, each as if it stood there', () => {
 });
 
 describe('taken', () => {
-  const taken = applyEdit(deeper, useVariant(deeper, 't1'));
+  const taken = applyEdit(deeper, chooseVariant(deeper, 't1'));
   test('it stands where the unit stood, and what stood there is kept in its place', () => {
     expect(taken.units['ink']).toMatchObject({ id: 'ink', depth: { text: '280 mm' }, place: deeper.units['ink']!.place, order: deeper.units['ink']!.order });
     expect(variantsOf(taken, 'ink')).toMatchObject([{ id: 't1', unit: { depth: { text: '340 mm' } } }]);
   });
   test('taken again, all is as it was', () => {
-    const back = applyEdit(taken, useVariant(taken, 't1'));
+    const back = applyEdit(taken, chooseVariant(taken, 't1'));
     expect(back.units['ink']).toEqual(deeper.units['ink']);
     expect(back.tries['t1']!.unit).toEqual(deeper.tries['t1']!.unit);
   });
   test('two of one name are told apart', () => {
     const same = applyEdit(design, keepVariant(design, 'ink', 't', 'Ink cupboard'));
-    expect(applyEdit(same, useVariant(same, 't')).tries['t']!.name).toBe('Ink cupboard, before');
+    expect(applyEdit(same, chooseVariant(same, 't')).tries['t']!.name).toBe('Ink cupboard, before');
   });
 });
 

@@ -74,7 +74,7 @@ export const keepVariant = (design: Design, unit: string, id: string, name: stri
 };
 
 /** A try taken as the unit: what stood there is kept in its place, under its name. */
-export const useVariant = (design: Design, id: string): EditStep[] => {
+export const chooseVariant = (design: Design, id: string): EditStep[] => {
   const tried = design.tries[id]!;
   const current = design.units[tried.unit.id]!;
   return [

@@ -9,7 +9,7 @@ import {
   percentText,
   sagText,
   stockFor,
-  useVariant,
+  chooseVariant,
   tapeTextWithUnit,
   variantFigures,
   variantsOf,
@@ -121,7 +121,7 @@ function VariantColumn({
       </dl>
       {id !== null && (
         <div className="tried-actions">
-          <Button size="small" variant="contained" onClick={() => apply(useVariant(design, id), '', `${name} taken`)}>
+          <Button size="small" variant="contained" onClick={() => apply(chooseVariant(design, id), '', `${name} taken`)}>
             Take this one
           </Button>
           <Button size="small" onClick={() => apply([{ path: ['tries', id], value: undefined }], '', `${name} taken out`)}>
