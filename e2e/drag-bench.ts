@@ -15,7 +15,7 @@ interface Dragged {
   readonly handle: (page: Page) => Locator;
   /** Where in the handle it is taken hold of, as shares of its width and height. */
   readonly hold: readonly [across: number, down: number];
-  /** Where the pointer goes from its start at the how-manieth move, px. */
+  /** Where the pointer goes from its start at the ordinal move, px. */
   readonly to: (move: number) => readonly [across: number, down: number];
 }
 

@@ -23,7 +23,7 @@ export function benchFamilies(root: string): FamilyFigure[] {
     const alone: Design = { ...design, units: { [spec.id]: spec } };
     const planner = createPlanner();
     let n = 0;
-    // The depth of the joints goes into every length: nothing of the unit is remembered.
+    // The depth of the joints goes into every length: nothing of the cabinet is memoized.
     const edit = (): number => {
       const next = applyEdit(alone, [{ path: ['units', spec.id, 'jointDepth'], value: entered(`${5 + (n++ % 20) / 10} mm`) }]);
       return timed(() => void planner.plan(next, record, workshop));

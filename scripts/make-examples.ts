@@ -1,4 +1,4 @@
-/** Writes examples/: the made-up print room, whole and unit by unit. Run after a change of the file format: node --import tsx scripts/make-examples.ts */
+/** Writes examples/: the made-up print room, whole and cabinet by cabinet. Run after a change of the file format: node --import tsx scripts/make-examples.ts */
 import { writeFileSync } from 'node:fs';
 import {
   entered,

@@ -57,7 +57,7 @@ const MARTELLO_VIGO: readonly (readonly [number, number, number, number])[] = [
   [1, 50, 1, 50],
 ];
 
-/** A problem of classic class I (1) to X (10) with so many parts, sizes in whole millimetres. */
+/** A problem of classic class I (1) to X (10) with so many parts, sizes in whole millimeters. */
 export function classic(kind: number, count: number, roll: Dice, more: { readonly turn: boolean; readonly cuts: NestProblem['cuts'] }): NestProblem {
   const grain = more.turn ? 'either' : 'length';
   const side = kind <= 6 ? BERKEY_WANG[kind - 1]![0] : 100;
@@ -164,7 +164,7 @@ const WIDTHS = [300, 400, 450, 500, 600, 800, 900, 1000];
 const HEIGHTS = [360, 560, 720, 900];
 const DEPTHS = [300, 320, 560];
 
-/** What one cabinet of so much wants: name, size along and across in millimetres, count, grain. */
+/** What one cabinet of so much wants: name, size along and across in millimeters, count, grain. */
 type Wanted = readonly [name: string, length: number, width: number, count: number, grain: NestPart['grain']];
 const CABINETS: Readonly<Record<ShopKind, (w: number, h: number, d: number) => readonly Wanted[]>> = {
   carcass: (w, h, d) => [

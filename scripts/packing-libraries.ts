@@ -19,7 +19,7 @@ interface Job {
   readonly boxes: readonly Box[];
 }
 
-/** Largest first, in whole micrometres: shelves and rectangles are packed in the order they come. */
+/** Largest first, in whole micrometers: shelves and rectangles are packed in the order they come. */
 function jobOf(problem: NestProblem): Job {
   const [bed] = stockAreasOf(problem);
   const large = (nm: number): number => Math.round((nm + problem.kerf) / 1000);

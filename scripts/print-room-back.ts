@@ -1,4 +1,4 @@
-/** The back wall of the made-up print room: units of every family beside the everyday cabinets of the first wall. */
+/** The back wall of the made-up print room: cabinet of every family beside the everyday cabinets of the first wall. */
 import { entered, familyOf, newWall, type FamilyId, type CabinetSpec, type Wall } from '../packages/core/src/index.ts';
 
 type Row = Record<string, unknown>;
@@ -11,7 +11,7 @@ export const backWall: Wall = {
 };
 
 let order = 0;
-/** A unit of a family, some of its values changed by path. */
+/** A cabinet of a family, some of its values changed by path. */
 function spec(
   family: FamilyId,
   id: string,

@@ -7,7 +7,7 @@ import { baseUrl, freshProject, open, stored, test, watchErrors, workshopNow } f
 
 const PHONE = { width: 390, height: 844 };
 
-/** The ink cupboard alone, on its own wall half. */
+/** The ink cupboard alone, on its own wall cleat. */
 const inkAlone = (url = baseUrl()): Promise<string> =>
   freshProject((file) => {
     file['design'].units = { ink: file['design'].units.ink };
@@ -133,7 +133,7 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
   expect((deep('s2') - deep('s1')) / 1e6).toBeCloseTo(1, 1);
   expect(cabinetPlan.findings.filter(({ check }) => check === 'already-cut')).toEqual([]);
 
-  // The log tells the story.
+  // The log says the story.
   await desk.goto(`${baseUrl()}/project/${id}/ink/log`);
   const log = desk.locator('.log-lines');
   await expect(log.filter({ hasText: 'Loaded, Ink cupboard.' }).first()).toBeVisible();

@@ -16,7 +16,7 @@ const TYPED = ['0', '-5', '', 'nonsense', '99999', '1'] as const;
 
 test.describe.configure({ timeout: 600_000 });
 
-/** A unit of a family as a file has it: lengths as text. */
+/** A cabinet of a family as a file has it: lengths as text. */
 const unitOf = (family: FamilyId): unknown =>
   JSON.parse(
     JSON.stringify(newSpecOf(family, 'ink'), (_key, value: unknown) =>

@@ -1,4 +1,4 @@
-/** Will it stay up, to the last hole: a unit that must not be hung as drawn and its way to one that may, a plan for every demo unit, the cleat slid on. */
+/** Will it stay up, to the last hole: a cabinet that must not be hung as drawn and its way to one that may, a plan for every demo cabinet, the cleat slid on. */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';

@@ -1,4 +1,4 @@
-/** Editing a unit as a whole, through the page: tries, turned round, cut alike, round numbers, a copy elsewhere, its outline dragged. */
+/** Editing a cabinet as a whole, through the page: tries, turned round, cut alike, round numbers, a copy elsewhere, its outline dragged. */
 import { expect, type Page } from '@playwright/test';
 import { backWallProject, baseUrl, field, freshProject, open, test, untilSaved } from './support.ts';
 

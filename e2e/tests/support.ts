@@ -74,7 +74,7 @@ async function importProject(change: (file: Record<string, any>) => void, url = 
   return ((await answer.json()) as { id: string }).id;
 }
 
-/** A copy of the back wall, a unit of every family on it. */
+/** A copy of the back wall, a cabinet of every family on it. */
 export const backWallProject = (): Promise<string> => importProject((file) => Object.assign(file, JSON.parse(readFileSync(BACK_WALL, 'utf8'))));
 
 /** A read. Once more when the connection that was kept open has been closed meanwhile: a test that waits on a command hears of it too late. */

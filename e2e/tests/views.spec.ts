@@ -1,6 +1,6 @@
 /**
  * Every view, wide and narrow: no text is cut off or over another with the longest fractions, axe finds nothing serious, and nothing
- * goes wrong in the page; wide in millimetres and in the dark too. One visit for all of it, in one window a worker: a new one compiles
+ * goes wrong in the page; wide in millimeters and in the dark too. One visit for all of it, in one window a worker: a new one compiles
  * the whole application, which is what takes the time.
  */
 import { expect, type Page } from '@playwright/test';
@@ -46,7 +46,7 @@ for (const { name, path, before } of VIEWS)
     const units = page.locator('[role="group"][aria-label="Units"] button');
     const turnTo = async (unit: 'in' | 'mm'): Promise<void> => {
       const button = units.filter({ hasText: unit === 'mm' ? /^m/ : /^in/ });
-      // Where there is no switch on the screen there is but one unit to look at.
+      // Where there is no switch on the screen there is but one cabinet to look at.
       if ((await button.count()) > 0) await button.dispatchEvent('click');
     };
     const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);

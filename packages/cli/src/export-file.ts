@@ -78,7 +78,7 @@ const KINDS = {
   stl: ({ cabinets }) => cabinetsStl(cabinets),
 } satisfies Readonly<Record<string, (given: ToExport) => string | Uint8Array | Promise<Uint8Array>>>;
 
-/** Kinds that are of no single unit, and why. */
+/** Kinds that are of no single cabinet, and why. */
 const WHOLE = {
   'sheets-dxf': 'sheets hold the parts of all units',
   bundle: 'a bundle holds the whole project',

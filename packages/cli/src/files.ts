@@ -14,7 +14,7 @@ export async function readProjectAt(file: string): Promise<ProjectFile> {
 /** As archives begin: what unpacks them is read in only then. */
 export const isArchive = (bytes: Buffer): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
-/** The unit that is asked for, or all of them. */
+/** The cabinet that is asked for, or all of them. */
 export function cabinetsNamed({ cabinets }: Plan, unit: string | null): readonly CabinetPlan[] {
   const named = cabinets.filter(({ id }) => unit === null || id === unit);
   if (named.length === 0 && unit !== null)

@@ -1,5 +1,5 @@
 /**
- * Parts and nested sheets as DXF for a router table, in millimetres. Layers say what is cut how: docs/format/dxf.md lists them. One
+ * Parts and nested sheets as DXF for a router table, in millimeters. Layers say what is cut how: docs/format/dxf.md lists them. One
  * drawing knows one part at most once: its count stands beside it, and nested sheets hold each piece where it lies.
  */
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
@@ -24,7 +24,7 @@ const GAP_MM = 40;
 const ROW_MM = 3000;
 const TEXT_MM = 12;
 
-/** Of the drawing's own index colours: 7 is dark on light and light on dark. */
+/** Of the drawing's own index colors: 7 is dark on light and light on dark. */
 const COLORS = { outline: 7, under: 8, slot: 5, hole: 1, rip: 6, text: 3, sheet: 9 } as const;
 
 /** A sheet with what lies on it, from its lower left corner. */

@@ -4,7 +4,7 @@ import { shopSetContext, type ShopSetInput } from './prints/set/shop-set-context
 
 type ListWish = Pick<ShopSetInput, 'project' | 'units'>;
 
-/** What is bought for a project, or for some of its units, with the layouts as they are settled or found. */
+/** What is bought for a project, or for some of its cabinets, with the layouts as they are settled or found. */
 export const shoppingFor = (wish: ListWish): readonly ShoppingLine[] => shopSetContext({ ...wish, display: 'mm' }).shopping;
 
 export interface DaysWish extends Pick<ShopSetInput, 'project' | 'units' | 'display'> {

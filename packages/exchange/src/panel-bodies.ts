@@ -3,7 +3,7 @@ import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import { takenOut, type ResolvedPanel, type ResolvedCabinet, type Vector } from '@keen/core';
 import { installed } from './installed.ts';
 
-/** Millimetres in the unit's frame: along, up, out. */
+/** Millimeters in the unit's frame: along, up, out. */
 export interface PanelBody {
   readonly panel: ResolvedPanel;
   /** Three numbers a corner; each corner once. */

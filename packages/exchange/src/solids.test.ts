@@ -1,4 +1,4 @@
-/** Assembled units, read back by the loaders of another library and compared with the plan's own bodies. */
+/** Assembled cabinets, read back by the loaders of another library and compared with the plan's own bodies. */
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { meshesOf, plan, readProjectFile, type Plan } from '@keen/core';

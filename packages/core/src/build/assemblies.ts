@@ -1,6 +1,6 @@
 /**
- * How a unit goes together: taken apart in the mind, in reverse. Panels that stay together are split along a direction into
- * groups that do not stand in one another's way; what was split last is glued first. Works on bodies and meetings alone: no
+ * How a cabinet goes together: taken apart in the mind, in reverse. Panels that stay together are split along a direction into
+ * groups that do not stand in one another's way; what was split last is glued first. Works on bodies and connections alone: no
  * family says how it is assembled.
  */
 import { isFace, type Connection } from '../solid/connection.ts';
@@ -12,7 +12,7 @@ import { blocking, assemblyDirections } from './blocking.ts';
 
 /** Panels joined in one go along one direction. A joint of a lone panel is null: it comes as it is. */
 export interface GlueUp {
-  /** Of the unit and the panel that decides it: stays while that panel does. */
+  /** Of the cabinet and the panel that decides it: stays while that panel does. */
   readonly id: string;
   /** What comes together: groups of panels, each a panel or glued up before. */
   readonly groups: readonly (readonly string[])[];
@@ -43,7 +43,7 @@ const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', '
 
 const isOfHanging = ({ role, onWall }: Panel): boolean => onWall || OF_THE_HANGING.includes(role);
 
-/** Whether a meeting holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
+/** Whether a connection holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
 export const staysJoined = ({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, host, joint }: Connection): boolean => {
   const [a, b] = [byId.get(guest)!, byId.get(host)!];
   const lies = joint.kind === 'laid' && ((!joint.glue && !joint.fastening) || (a.role === 'front' && b.role === 'front'));
@@ -52,7 +52,7 @@ export const staysJoined = ({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, ho
 
 const known = new WeakMap<ResolvedCabinet, readonly Assembly[]>();
 
-/** All assemblies of a unit, the carcass first. A resolved unit never changes: worked out once. */
+/** All assemblies of a cabinet, the carcass first. A resolved cabinet never changes: worked out once. */
 export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
   const before = known.get(cabinet);
   if (before) return before;
@@ -83,7 +83,7 @@ function kindOf({ connections, byId }: ResolvedCabinet, inside: ReadonlySet<stri
   return [...inside].every((id) => byId.get(id)!.role === 'holder') ? 'loose' : 'carcass';
 }
 
-/** Ids that hang together through meetings, in the order they are given. */
+/** Ids that hang together through connections, in the order they are given. */
 function connected(ids: readonly string[], connections: readonly Connection[]): string[][] {
   const next = new Map<string, string[]>(ids.map((id) => [id, []]));
   for (const { guest, host } of connections) {
@@ -308,7 +308,7 @@ function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[]
 
 /** Nearer than this to a joint's own direction it closes along it: within 20 degrees. */
 const CLOSES = Math.cos((20 * Math.PI) / 180);
-/** A mitre is closed from either side of its corner. */
+/** A miter is closed from either side of its corner. */
 const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
 
 /** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */

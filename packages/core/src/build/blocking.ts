@@ -1,6 +1,6 @@
 /**
  * Which panels stand in one another's way along a direction, from their bodies alone: slots, rabbets and lips included, for a
- * guest cannot leave its slot sideways. Millimetres.
+ * guest cannot leave its slot sideways. Millimeters.
  */
 import { piecesOf, type ConvexBody } from '../solid/convex.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -105,5 +105,5 @@ export function blocking(panel: ResolvedPanel, by: ResolvedPanel, d: Vector): Bl
   return { forth, back };
 }
 
-/** The directions panels of a unit can be put together along: their own axes, each once, whichever way they point. */
+/** The directions panels of a cabinet can be put together along: their own axes, each once, whichever way they point. */
 export const assemblyDirections = (panels: readonly ResolvedPanel[]): Vector[] => apart(panels.flatMap(({ frame: { u, v, w } }) => [u, v, w]));

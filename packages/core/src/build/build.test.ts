@@ -53,7 +53,7 @@ const sheetsOf = (parts: Plan['parts'], workshop: Workshop): SheetsToSaw[] =>
     };
   });
 
-/** Every unit finished inside while parts lie flat, its glue faces taped off. */
+/** Every cabinet finished inside while parts lie flat, its glue faces taped off. */
 const finishedInside = (design: Design): Design => ({
   ...design,
   units: Object.fromEntries(

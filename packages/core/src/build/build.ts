@@ -1,4 +1,4 @@
-/** The build of some units: steps derived from what they are, the reasons for their order, and an order that can be done. */
+/** The build of some cabinets: steps derived from what they are, the reasons for their order, and an order that can be done. */
 import type { Setups } from '../setups/setups.ts';
 import { GLUE_IDS, glueOf, type GlueId } from './glues.ts';
 import { finishOf } from './finishes.ts';

@@ -1,4 +1,4 @@
-/** The steps of one unit from its cut parts to the loaded cabinet, in no order but that of the work. */
+/** The steps of one cabinet from its cut parts to the loaded cabinet, in no order but that of the work. */
 import { toMm } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -38,7 +38,7 @@ type Made = (
   more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machines'>>,
 ) => Step;
 
-/** How a step of a unit is put together; also for those that serve several. */
+/** How a step of a cabinet is put together; also for those that serve several. */
 export const stepOf =
   (unit: string | null, pace: BuildJob['pace'], prefix = unit === null ? '' : `${unit}/`): Made =>
   (name, detail, panels, counts, more = {}) => ({

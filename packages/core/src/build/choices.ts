@@ -25,7 +25,7 @@ export interface GlueWay {
 export interface BuildChoices {
   /** Everything is cut before anything goes together, or what closes an opening is cut to the opening that is there. */
   readonly cut: 'first' | 'to-fit';
-  /** One setting serves the parts of all units, or one unit is done after the other. */
+  /** One setting serves the parts of all cabinets, or one cabinet is done after the other. */
   readonly units: 'together' | 'one-by-one';
   readonly glue: GlueId;
   /** Glue-ups a person has decided on, by their ids; the others go as glue, clamps and hands allow. */

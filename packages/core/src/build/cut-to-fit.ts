@@ -3,7 +3,7 @@ import type { CutStep } from '../cuts/pieces.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { BuildJob, CabinetToBuild } from './job.ts';
 
-/** Parts of a unit that close an opening. What is glued into a frame of its own is as long as its joints say. */
+/** Parts of a cabinet that close an opening. What is glued into a frame of its own is as long as its joints say. */
 export function cutToFit({ cabinet }: Pick<CabinetToBuild, 'cabinet'>): string[] {
   const closes = new Set<string>();
   for (const { guest, joint } of cabinet.connections) if (joint.kind === 'hinge' || joint.kind === 'pins') closes.add(guest);

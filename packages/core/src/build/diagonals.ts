@@ -6,9 +6,9 @@ import { evaluate, formula } from '../explained/explained-value.ts';
 import type { Assembly } from './assemblies.ts';
 import type { Diagonals } from './step.ts';
 
-/** Out of square by so much over each millimetre of a side: a millimetre a metre. [ASSUME] */
+/** Out of square by so much over each millimeter of a side: a millimeter a meter. [ASSUME] */
 const OUT_OF_SQUARE = 1 / 1000;
-/** Behind inset doors the gap may run out by half a millimetre over their height. [ASSUME] */
+/** Behind inset doors the gap may run out by half a millimeter over their height. [ASSUME] */
 const GAP_RUNS_MM = 0.5;
 
 const DIAGONAL = formula({

@@ -1,4 +1,4 @@
-/** What of a unit gets sanded and finished while parts lie flat, and what from outside when it stands. Source: docs/formulas/finish-area.md. */
+/** What of a cabinet gets sanded and finished while parts lie flat, and what from outside when it stands. Source: docs/formulas/finish-area.md. */
 import { NM_PER } from '../length/length.ts';
 import { extentOf, place, type Face, type Panel } from '../solid/panel.ts';
 import { areaOf } from '../solid/polygon.ts';

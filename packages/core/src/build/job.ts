@@ -1,4 +1,4 @@
-/** What a build is planned from: units as they are resolved, the sheets as they come apart, the settings of the machines. */
+/** What a build is planned from: cabinets as they are resolved, the sheets as they come apart, the settings of the machines. */
 import type { FinishChoice } from '../carcass/spec-base.ts';
 import type { CutStep } from '../cuts/pieces.ts';
 import type { PartLine } from '../parts/part-line.ts';
@@ -17,12 +17,12 @@ export interface ToHang {
   readonly wallScrews: number;
   readonly cabinetScrews: number;
   readonly locks: boolean;
-  /** The rail of the wall it hangs on; null for a wall half of its own. */
+  /** The rail of the wall it hangs on; null for a wall cleat of its own. */
   readonly rail: string | null;
   /** What is lifted, and what one person lifts. */
   readonly bareKg: number;
   readonly limitKg: number;
-  /** Units it is fixed to first. */
+  /** Cabinets it is fixed to first. */
   readonly beside: readonly string[];
   readonly spaces: number;
   readonly contentsKg: number;
@@ -76,5 +76,5 @@ export interface BuildJob {
   readonly pace: Partial<Readonly<Record<StepKind, ExplainedValue>>>;
 }
 
-/** Settings for all units, or one set for each. */
+/** Settings for all cabinets, or one set for each. */
 export type SetupsOf = (cabinets: readonly ResolvedCabinet[], shop: Shop) => Setups;

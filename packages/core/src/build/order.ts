@@ -10,7 +10,7 @@ const usually = (steps: readonly Step[]): Step[] =>
 
 /**
  * Steps with none before what it must follow. Those a person has named take the places of those named, in the person's order, as
- * near as the edges allow. `byUnit`: one unit is finished before the next is begun, where its steps are its own. Edges that go
+ * near as the edges allow. `byUnit`: one cabinet is finished before the next is begun, where its steps are its own. Edges that go
  * round in a circle are our own mistake and throw a RangeError.
  */
 export function inOrder(steps: readonly Step[], edges: readonly Precedence[], wanted: readonly string[] = [], byCabinet = false): Step[] {

@@ -139,7 +139,7 @@ const RULES: readonly Rule[] = [
   rule('loose', 'load', 'all-in-place', 'unit'),
 ];
 
-/** All that has to be before what, each pair once, with the first reason there is for it. `onRail`: the rail a unit hangs on. */
+/** All that has to be before what, each pair once, with the first reason there is for it. `onRail`: the rail a cabinet hangs on. */
 export function precedencesOf(steps: readonly Step[], onRail: ReadonlyMap<string, string>): Precedence[] {
   const byKind = new Map<StepKind, Step[]>();
   for (const step of steps) {
@@ -159,7 +159,7 @@ export function precedencesOf(steps: readonly Step[], onRail: ReadonlyMap<string
         if (a === b || !shares(a, b, share, touched)) continue;
         if (!when || when(a as never, b as never)) add(a, b, { key: `reason-${reason}` }, waits?.(a as never));
       }
-  // A rail of the wall serves the units that hang on it.
+  // A rail of the wall serves the cabinets that hang on it.
   for (const rail of byKind.get('rail') ?? [])
     for (const hung of byKind.get('hang') ?? [])
       if (rail.detail.kind === 'rail' && onRail.get(hung.unit ?? '') === rail.detail.rail) add(rail, hung, { key: 'reason-rail-first' });

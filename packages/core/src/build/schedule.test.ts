@@ -203,11 +203,11 @@ describe('what a step takes', () => {
   });
 
   test('diagonals of 700 × 820 mm may differ by 1.06 mm, behind inset doors by less', () => {
-    // a millimetre a metre: 2 · 700 · 820 · 0.001 / 1078.1
+    // a millimeter a meter: 2 · 700 · 820 · 0.001 / 1078.1
     const open = diagonalsOf(mm(700), mm(820), false);
     expect(open.diagonal.value).toBeCloseTo(1078.15, 2);
     expect(open.allowed.value).toBeCloseTo((2 * 700 * 820 * 0.001) / 1078.15, 4);
-    // half a millimetre over 820 is 0.61 of that
+    // half a millimeter over 820 is 0.61 of that
     expect(diagonalsOf(mm(700), mm(820), true).allowed.value).toBeCloseTo(open.allowed.value * (0.5 / 0.82), 4);
     expect(open.width / NM_PER.mm).toBe(700);
   });

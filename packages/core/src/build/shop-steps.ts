@@ -1,4 +1,4 @@
-/** The steps that serve several units: sheets measured and cut up, boards, settings of the machines, rails of the wall. */
+/** The steps that serve several cabinets: sheets measured and cut up, boards, settings of the machines, rails of the wall. */
 import type { CutStep } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
@@ -204,7 +204,7 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
   );
 }
 
-/** What no machine makes, unit by unit and stage by stage; what is cut to fit later, once more. */
+/** What no machine makes, cabinet by cabinet and stage by stage; what is cut to fit later, once more. */
 function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>, late?: 'late'): Step[] {
   const groups = new Map<string, { readonly unit: string; readonly stage: ToolingStage; readonly operations: Operation[] }>();
   for (const operation of unmade) {

@@ -70,7 +70,7 @@ export interface Closing {
   readonly goes: number;
 }
 
-/** What a step is about, by its kind. Lengths in nanometres unless a name says otherwise. */
+/** What a step is about, by its kind. Lengths in nanometers unless a name says otherwise. */
 export type StepDetail =
   | { readonly kind: 'measure'; readonly product: string }
   | {
@@ -79,7 +79,7 @@ export type StepDetail =
       readonly sheets: number;
       /** The layout its cuts belong to; null where none is settled. */
       readonly layout: string | null;
-      /** The how-manieth round of cuts, from 0: one way, then across what that left. */
+      /** The ordinal round of cuts, from 0: one way, then across what that left. */
       readonly round: number;
       readonly rounds: number;
       /** Cuts along the sheet's length, across it, or what is left both ways. */
@@ -154,7 +154,7 @@ export type HelperFor = 'heavy' | 'long' | 'many';
 export interface Step {
   /** Stays while what it is about does. */
   readonly id: string;
-  /** Null for what serves several units. */
+  /** Null for what serves several cabinets. */
   readonly unit: string | null;
   readonly detail: StepDetail;
   /** Every panel it touches. */

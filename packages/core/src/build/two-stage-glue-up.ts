@@ -43,7 +43,7 @@ function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, Glu
   ];
 }
 
-/** Whether meetings make one piece of all groups. */
+/** Whether connections make one piece of all groups. */
 function isOne(groups: readonly (readonly string[])[], connections: GlueUp['connections']): boolean {
   const at = new Map(groups.flatMap((group, index) => group.map((id) => [id, index] as const)));
   const reached = new Set([0]);

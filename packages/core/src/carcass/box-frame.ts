@@ -1,4 +1,4 @@
-/** What all parts of a unit share: its decisions, stock with its thickness, one way to make a panel, and the inside of a box. */
+/** What all parts of a cabinet share: its decisions, stock with its thickness, one way to make a panel, and the inside of a box. */
 import { ZERO, type Length } from '../length/length.ts';
 import { rectangle, type PanelCut, type PanelEdge, type PanelFrame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
@@ -40,7 +40,7 @@ export interface PanelAt {
   readonly width: ExplainedLength;
   readonly stock: string;
   readonly outline?: readonly PanelEdge[];
-  /** Its front edge gets the unit's edge band. */
+  /** Its front edge gets the cabinet's edge band. */
   readonly banded?: boolean;
   readonly grain?: Grain;
   readonly onWall?: boolean;
@@ -48,7 +48,7 @@ export interface PanelAt {
   readonly cuts?: readonly PanelCut[];
 }
 
-/** Fills in what every panel of a unit shares. Its id is unit / role / element. */
+/** Fills in what every panel of a cabinet shares. Its id is cabinet / role / element. */
 export function panelOf({ box: spec, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
   const { product, used } = stockOf(at.stock);
   const band = at.banded && spec.band ? spec.band.nm : ZERO;
@@ -76,7 +76,7 @@ export function panelOf({ box: spec, stockOf }: PanelBase, role: Role, element: 
 /** What the hanging has to know of a carcass: where its cleat, rail and spacer go. */
 export interface HungFrame<D extends SpecBase = SpecBase> extends PanelBase<D> {
   readonly T: Length;
-  /** The cabinet half's left end and length, outside the back. */
+  /** The cabinet cleat's left end and length, outside the back. */
   readonly behind: { readonly left: Length; readonly length: ExplainedLength };
   /** The same at its foot, where a spacer goes; as `behind` where it is left out. */
   readonly behindFoot?: { readonly left: Length; readonly length: ExplainedLength };
@@ -87,9 +87,9 @@ export interface HungFrame<D extends SpecBase = SpecBase> extends PanelBase<D> {
   readonly insideWidth: ExplainedLength;
   readonly ceiling: Length;
   readonly insideRear: Length;
-  /** Something else is fitted to the cabinet half: it stays in one piece. */
+  /** Something else is fitted to the cabinet cleat: it stays in one piece. */
   readonly wholeHalf?: true;
-  /** Bottom of what hangs, where that is not the bottom of the unit. */
+  /** Bottom of what hangs, where that is not the bottom of the cabinet. */
   readonly footUp?: Length;
   /** Where the carcass itself would push the wall. */
   readonly floorMid: number;

@@ -1,4 +1,4 @@
-/** How a unit of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
+/** How a cabinet of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
 import { toMm, roundToNm, ZERO, type Length } from '../length/length.ts';
@@ -115,7 +115,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   }
   const pitch = outside && !spacer ? choice.lowerCleat : null;
   if (pitch) {
-    // Same board, same rip, so far below: all hooks of a unit open upwards together.
+    // Same board, same rip, so far below: all hooks of a cabinet open upwards together.
     const lower = panels.flatMap((half): Panel[] => {
       if (half.role !== 'cabinet-half' && half.role !== 'wall-half') return [];
       const { along, up, out } = half.frame.origin;

@@ -1,5 +1,5 @@
 /**
- * Every part of the two demo units, worked out by hand from the sizes that were asked and the readings
+ * Every part of the two demo cabinets, worked out by hand from the sizes that were asked and the readings
  * that were taken. Nothing here calls the code that makes the parts.
  */
 import { describe, expect, test } from '@jest/globals';

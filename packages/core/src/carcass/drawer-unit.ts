@@ -83,7 +83,7 @@ export function newDrawerUnit(start: NewSpec): DrawerUnit {
 type Frame = ShellFrame<DrawerUnit>;
 const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
 
-/** A front with its place: lower edge over the unit's bottom. */
+/** A front with its place: lower edge over the cabinet's bottom. */
 interface LaidFront {
   readonly drawer: Drawer;
   readonly number: number;
@@ -109,7 +109,7 @@ export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): CabinetGeome
   };
 }
 
-/** Fronts from the datum down: inset from the inside ceiling, overlaid from the unit's top. The last gap is a gap like the others. */
+/** Fronts from the datum down: inset from the inside ceiling, overlaid from the cabinet's top. The last gap is a gap like the others. */
 function layFronts(base: Frame): LaidFront[] {
   const { box, floor, ceiling, insideHeight } = base;
   const inset = box.fronts === 'inset';

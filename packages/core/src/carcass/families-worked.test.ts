@@ -1,4 +1,4 @@
-/** A unit of each family worked by hand, without calling the core: sizes, bevels, slots and holes from their named ends. Stock as named: 18 and 6 mm. */
+/** A cabinet of each family worked by hand, without calling the core: sizes, bevels, slots and holes from their named ends. Stock as named: 18 and 6 mm. */
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';

@@ -1,4 +1,4 @@
-/** What must be true of every family of the list, read off its form and a unit to start from. */
+/** What must be true of every family of the list, read off its form and a cabinet to start from. */
 import { describe, expect, test } from '@jest/globals';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { specCodec } from '../formats/spec-codec.ts';

@@ -1,5 +1,5 @@
 /**
- * The families of unit there are, in the order of the gallery. A new one joins here:
+ * The families of cabinet there are, in the order of the gallery. A new one joins here:
  * its decisions and panels in a file of its own, what can be entered and its words beside it in `…-form.ts`; the words join the list of
  * checks/words/labels.ts.
  */
@@ -28,16 +28,16 @@ const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BO
 
 type DesignOf<F> = F extends Family<infer D> ? D : never;
 
-/** A unit of any family. */
+/** A cabinet of any family. */
 export type CabinetSpec = DesignOf<(typeof ALL)[number]>;
 export type FamilyId = CabinetSpec['family'];
 
-/** Every family with the list of inserts that any unit may have. */
+/** Every family with the list of inserts that any cabinet may have. */
 export const FAMILIES: readonly Family[] = ALL.map((family) => ({ ...family, form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] } }));
 
 const BY_ID: ReadonlyMap<string, Family> = new Map(FAMILIES.map((family) => [family.id, family]));
 
-/** The family of a unit; throws a RangeError on a name that is none. */
+/** The family of a cabinet; throws a RangeError on a name that is none. */
 export function familyOf({ family }: { readonly family: string }): Family {
   const found = BY_ID.get(family);
   if (!found) throw new RangeError(`there is no family '${family}'`);
@@ -53,7 +53,7 @@ export function faultOfSpec(design: CabinetSpec): DesignFault | null {
   return fault && enters(design, fault.path.join('.')) ? fault : null;
 }
 
-/** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
+/** A cabinet's panels, connections, spaces and hanging, from its decisions and the measured stock. */
 export function buildCabinet(design: CabinetSpec, stockOf: StockOf): CabinetGeometry {
   const cabinet = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
   const connections = withFits(cabinet.connections, stockOf(design.stock).fits);
@@ -83,7 +83,7 @@ const OUTLINE = [
   { path: 'depth', axis: 'out' },
 ] as const;
 
-/** The outline of every unit can be dragged by its outermost panels, where its family lets that size be entered. */
+/** The outline of every cabinet can be dragged by its outermost panels, where its family lets that size be entered. */
 function withOutline(cabinet: CabinetGeometry, design: CabinetSpec): CabinetGeometry {
   const carried = cabinet.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
   const outline = OUTLINE.flatMap(({ path, axis }): Handle[] => {
@@ -120,7 +120,7 @@ function furthest(panels: readonly Panel[], axis: Handle['axis']): string | unde
 /** Panels that end within this of one another end together, nm. */
 const NEAR = 1000;
 
-/** Whether a measure of a unit is entered, or follows from others. */
+/** Whether a measure of a cabinet is entered, or follows from others. */
 export const enters = (design: CabinetSpec, path: string): boolean =>
   familyOf(design).form.fields.some((field) => field.path.join('.') === path && (field.when?.(design) ?? true));
 

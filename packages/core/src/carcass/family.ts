@@ -17,10 +17,10 @@ export interface Thing {
   readonly size: (nm: number) => Entered;
 }
 
-/** What was given to a space of the unit. */
+/** What was given to a space of the cabinet. */
 export type ThingsIn = (space: string) => readonly Thing[];
 
-/** A value for a path of the unit; undefined takes it out. */
+/** A value for a path of the cabinet; undefined takes it out. */
 export interface FromThings {
   readonly path: readonly string[];
   readonly value: unknown;
@@ -31,7 +31,7 @@ export interface Family<D extends SpecBase = AnySpec> {
   readonly form: Form<D>;
   /** Outer sizes to start from, as typed: width, height, depth. */
   readonly usual: Readonly<Record<DisplayUnit, readonly [width: string, height: string, depth: string]>>;
-  /** A sound unit to start from. */
+  /** A sound cabinet to start from. */
   create(start: NewSpec): D;
   /** Panels that meet. Throws Unbuildable; a RangeError only on what the form cannot hold. */
   build(design: D, stockOf: StockOf): CabinetGeometry;

@@ -313,7 +313,7 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
 export const MAX_HINGE_SCREWS = 12;
 export const MAX_PROPS = 4;
 
-/** Someone leans on the middle of the front edge; across the wall the middle is where the unit's own weight is too. */
+/** Someone leans on the middle of the front edge; across the wall the middle is where the cabinet's own weight is too. */
 const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
   kg: box.edgeKg,
   from: own(box, 'edgeKg'),
@@ -335,5 +335,5 @@ function compartment(base: FoldFrame): Compartment {
   };
 }
 
-/** Height of what is worked on, for its centre of gravity. [ASSUME] */
+/** Height of what is worked on, for its center of gravity. [ASSUME] */
 const WORK = 300_000_000 as Length;

@@ -1,5 +1,5 @@
 /**
- * What can be entered about a unit, field by field. The form on the screen, the file reader and the
+ * What can be entered about a cabinet, field by field. The form on the screen, the file reader and the
  * API all take their limits from these rows, so that nothing can be typed that cannot be read back.
  */
 import type { WordKey } from '../checks/words/labels.ts';
@@ -11,12 +11,12 @@ import { pick, UNDER, type HangingChoice, type SpecBase } from './spec-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
-/** A list of families holds rows for all of them: which unit a row is read with is known only where it is read. */
+/** A list of families holds rows for all of them: which cabinet a row is read with is known only where it is read. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type AnySpec = any;
 
 interface FieldBase<D> {
-  /** Path inside the unit, or inside an element of a list. */
+  /** Path inside the cabinet, or inside an element of a list. */
   readonly path: readonly string[];
   readonly label: WordKey;
   readonly group: FieldGroup;
@@ -38,7 +38,7 @@ export type FieldKind =
   | { readonly kind: 'yes-no' }
   | { readonly kind: 'text'; readonly most: number }
   | { readonly kind: 'stock'; readonly sheetsOnly: boolean; readonly optional?: boolean }
-  /** One of the unit's spaces. */
+  /** One of the cabinet's spaces. */
   | { readonly kind: 'space' }
   /** Kept in the document but set elsewhere than in the form. */
   | { readonly kind: 'id'; readonly optional: boolean };
@@ -74,7 +74,7 @@ export interface Form<D = AnySpec> {
 
 type More<D> = Partial<FieldBase<D>> & { optional?: boolean; start?: { mm: string; in: string } };
 
-/** A length field by its path, with limits in millimetres. */
+/** A length field by its path, with limits in millimeters. */
 export const lengthField = <D = AnySpec>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): FormField<D> => ({
   path: path.split('.'),
   label,
@@ -124,7 +124,7 @@ const hasSecond = ({ hanging }: SpecBase): boolean => hanging.kind === 'through'
 const rowsOfScrews = ({ hanging }: SpecBase): boolean => hanging.kind !== 'plates';
 const hasSpacer = ({ hanging }: SpecBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
 
-/** Outer size: limits in millimetres, each from least to most. */
+/** Outer size: limits in millimeters, each from least to most. */
 export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): FormField<SpecBase>[] => [
   lengthField('width', 'width', ...width, 'size'),
   lengthField('height', 'height', ...height, 'size'),
@@ -162,7 +162,7 @@ const ofKind =
   ({ hanging }: SpecBase): boolean =>
     hanging.kind === kind;
 
-/** How a unit hangs, in every family. */
+/** How a cabinet hangs, in every family. */
 export const HANGING_FIELDS: readonly FormField<SpecBase>[] = [
   stockField('hanging.stock', 'cleat-stock', 'hanging', { when: onCleat }, false),
   lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging', { when: onCleat }),
@@ -239,7 +239,7 @@ export const HANGING_FIELDS: readonly FormField<SpecBase>[] = [
   choiceField('over', 'hangs-over', UNDER, 'place'),
 ];
 
-/** What a unit without a cleat cannot have: a place on a wall rail. And brackets have no second row below them. */
+/** What a cabinet without a cleat cannot have: a place on a wall rail. And brackets have no second row below them. */
 export function hangingFault({ hanging }: Pick<SpecBase, 'hanging'>): DesignFault | null {
   if (!hangsOnCleat(hanging) && hanging.wallRail !== null)
     return {
@@ -270,7 +270,7 @@ const unused = (labels: readonly string[], fields: readonly FormField<SpecBase>[
 /** No hanging rail: there is no carcass for one, or a board lies on the wall in its place. */
 export const withoutRail = (fields: readonly FormField<SpecBase>[]): FormField<SpecBase>[] => unused(['rail-height', 'rail-screws'], fields);
 
-/** The cabinet half stays in one piece, for something else is fitted to it. */
+/** The cabinet cleat stays in one piece, for something else is fitted to it. */
 export const withWholeHalf = (fields: readonly FormField<SpecBase>[], isWhole?: (box: AnySpec) => boolean): FormField<SpecBase>[] =>
   unused(['brackets', 'bracket-count', 'bracket-length'], fields, isWhole);
 
@@ -278,7 +278,7 @@ export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawe
 /** A family with nothing that opens: kept in the document, not shown. */
 export const OPEN_FRONT: FormField<SpecBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
 
-/** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
+/** The end of the form of a cabinet that hangs on an outside cleat and has nothing that opens. */
 export const CLEAT_HUNG_FIELDS: readonly FormField<SpecBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
 
 /** The same for one that lies on the wall with a thick board of its own: on a cleat, or the board screwed to the studs. */

@@ -1,4 +1,4 @@
-/** Units within a unit: everything moves and is renamed together, the cleat stays behind. */
+/** Cabinets within a cabinet: everything moves and is renamed together, the cleat stays behind. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { boxOf, solidOf } from '../test/print-room.ts';

@@ -1,4 +1,4 @@
-/** Units within a unit: a box of a run, a module of a set. Moved to its place, its names under its part's. */
+/** Cabinets within a cabinet: a box of a run, a module of a set. Moved to its place, its names under its part's. */
 import type { Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
@@ -16,10 +16,10 @@ export interface NestedAt {
   readonly keptBy: (space: string) => string;
 }
 
-/** Everything of a unit but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
+/** Everything of a cabinet but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
 export function nested(cabinet: CabinetGeometry, { part, along, up, stands, keptBy }: NestedAt): CabinetGeometry {
   const names = new Map<string, string>();
-  /** The same few names come again in panels, meetings and spaces. */
+  /** The same few names come again in panels, connections and spaces. */
   const named = (name: string): string => {
     const known = names.get(name);
     if (known !== undefined) return known;

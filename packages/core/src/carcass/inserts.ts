@@ -72,7 +72,7 @@ interface Made {
   readonly hardware: readonly Hardware[];
 }
 
-/** The unit with its inserts standing in their spaces. One whose space is gone is left out: the checks say so. */
+/** The cabinet with its inserts standing in their spaces. One whose space is gone is left out: the checks say so. */
 export function withInserts(cabinet: CabinetGeometry, design: SpecBase, stockOf: StockOf): CabinetGeometry {
   const inserts = inOrder(design.inserts);
   if (inserts.length === 0) return cabinet;

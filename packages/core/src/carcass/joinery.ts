@@ -1,4 +1,4 @@
-/** Joints and meetings as every family makes them from a unit's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
+/** Joints and connections as every family makes them from a cabinet's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { FastenedBy, Fastening, Joint, JointKind, Connection } from '../solid/connection.ts';
@@ -10,7 +10,7 @@ type Joined = Pick<SpecBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place
 /** An eye looks from so high above the floor. [ASSUME] */
 export const EYE = 1_600_000_000;
 
-/** What each joint of a unit gets beside glue; null for nothing. `by` overrides the unit's own way. */
+/** What each joint of a cabinet gets beside glue; null for nothing. `by` overrides the cabinet's own way. */
 export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoint, by: FastenedBy = assembly.by): Fastening | null {
   if (count <= 0) return null;
   const { screw, length, pilot, pocketsOn } = assembly;
@@ -18,11 +18,11 @@ export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoi
   return by === 'pockets' ? { ...base, pockets: { on: pocketsOn, eyeUp: (EYE - place.up.nm) as Length } } : base;
 }
 
-/** Ends of a hanging rail or a nailing strip between the sides: screwed through them, whatever else holds the unit together. */
+/** Ends of a hanging rail or a nailing strip between the sides: screwed through them, whatever else holds the cabinet together. */
 export const railEndsOf = (design: Joined & Pick<SpecBase, 'hanging'>): Joint =>
   jointOf(design, 'butt', { fastening: fasteningOf(design, Math.max(design.hanging.railScrews, design.assembly.perJoint), 'screws') });
 
-/** A joint of the unit's own depth, fit, glue and screws. */
+/** A joint of the cabinet's own depth, fit, glue and screws. */
 export function jointOf(design: Joined, kind: JointKind, more: Partial<Joint> = {}): Joint {
   const cut = kind === 'dado' || kind === 'rabbet';
   return {
@@ -68,7 +68,7 @@ export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, 
     jointOf(design, 'laid', { fastening: fasteningOf(design, design.assembly.perJoint, design.assembly.by === 'brads' ? 'brads' : 'screws'), ...more }),
   );
 
-/** A part of a set is screwed to the one cabinet half behind all of them, through its own rail. */
+/** A part of a set is screwed to the one cabinet cleat behind all of them, through its own rail. */
 export function hungBy(design: Joined & Pick<SpecBase, 'id' | 'hanging'>, host: string, part: string): Connection {
   const { count, screw, length } = design.hanging.cabinetScrew;
   const fastening: Fastening = { by: 'screws', screw, length: length.nm, count, pilot: true };

@@ -116,7 +116,7 @@ export function ringFault(box: MitredBox): DesignFault | null {
 interface RingFrame extends HungFrame<MitredBox> {
   readonly rear: Length;
   readonly back: Length;
-  /** Outer corners at the back's front face, and at the front; nm, in the unit frame. */
+  /** Outer corners at the back's front face, and at the front; nm, in the cabinet frame. */
   readonly corners: readonly PanelPoint[];
   readonly frontCorners: readonly PanelPoint[];
   readonly depth: ExplainedLength;
@@ -133,7 +133,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const spreadMm = (deep / NM_PER.mm) * Math.tan((box.leanDeg * Math.PI) / 180);
   const inner = ringCorners(box);
   const outer = offset(inner, spreadMm);
-  // The front is the larger ring: the unit's own left and bottom are its.
+  // The front is the larger ring: the cabinet's own left and bottom are its.
   const left = Math.min(...outer.map(({ u }) => u));
   const low = Math.min(...outer.map(({ v }) => v));
   const place = (corners: readonly PanelPoint[]): PanelPoint[] =>

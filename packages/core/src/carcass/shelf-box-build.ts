@@ -42,7 +42,7 @@ const insideJob = (base: BoxFrame): CutUpJob<ShelfElement, SpaceElement> => {
 export const insideOf = (box: ShelfBox, stockOf: StockOf): CutUp<ShelfElement | SpaceElement> =>
   cutUp(insideJob(shellFrame(box, stockOf, awayInside(box, stockOf))));
 
-/** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
+/** Builds the cabinet's panels, connections and spaces from the decisions and the measured stock. */
 export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf, awayInside(box, stockOf));
   const job = insideJob(base);

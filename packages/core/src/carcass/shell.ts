@@ -1,6 +1,6 @@
 /**
  * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
- * through, which joints and which back are the unit's to say; sizes follow from them and the measured stock.
+ * through, which joints and which back are the cabinet's to say; sizes follow from them and the measured stock.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';

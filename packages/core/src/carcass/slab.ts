@@ -193,7 +193,7 @@ function boardsOf(base: SlabFrame): Panel[] {
   return panels;
 }
 
-/** Four strips on edge round the slab, their outer faces the reference: mitred where they meet. */
+/** Four strips on edge round the slab, their outer faces the reference: mitered where they meet. */
 function edgings(base: SlabFrame): Panel[] {
   const { box, rear, T } = base;
   if (!box.edgingStock) return [];

@@ -1,6 +1,6 @@
 /**
  * The sloped-top box: sides cut to a slope, the top over them from the wall to past the front, its rear
- * edge sawn to stand against the wall over the cleat, its front edge upright. A mitred band may run round its foot.
+ * edge sawn to stand against the wall over the cleat, its front edge upright. A mitered band may run round its foot.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
@@ -39,7 +39,7 @@ export interface SlopedBox extends SpecBase {
   readonly under: Entered;
   /** A board across the front, from the bottom up; null for an open front. */
   readonly apron: Entered | null;
-  /** A band round the foot, mitred at the corners; null for none. */
+  /** A band round the foot, mitered at the corners; null for none. */
   readonly trim: Entered | null;
   readonly trimStock: string;
   readonly shelves: Readonly<Record<string, SlopedShelf>>;
@@ -63,7 +63,7 @@ export function newSlopedBox(start: NewSpec): SlopedBox {
   };
 }
 
-/** Heights are over the unit's bottom; the top's lower face falls from `lowerAt(0)` at the wall. */
+/** Heights are over the cabinet's bottom; the top's lower face falls from `lowerAt(0)` at the wall. */
 interface SlopedFrame extends HungFrame<SlopedBox> {
   readonly rear: Length;
   readonly front: Length;

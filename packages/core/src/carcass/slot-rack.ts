@@ -64,7 +64,7 @@ export function newSlotRack(start: NewSpec): SlotRack {
 interface LaidSlot {
   readonly slot: RackSlot;
   readonly number: number;
-  /** Upper face at the rear, over the unit's bottom. */
+  /** Upper face at the rear, over the cabinet's bottom. */
   readonly rearUp: Length;
   /** Upright, from this upper face to the underside of the next, or to the ceiling. */
   readonly clear: ExplainedLength;

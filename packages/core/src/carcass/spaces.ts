@@ -22,7 +22,7 @@ export interface SpaceElement {
   readonly level: number;
 }
 
-/** A space with the panels that bound it; positions in the unit frame. */
+/** A space with the panels that bound it; positions in the cabinet frame. */
 export interface SpaceBox {
   readonly id: string;
   readonly name: Label;
@@ -41,9 +41,9 @@ export interface PlacedElement<E> {
   readonly kind: 'shelf' | 'divider';
   /** The space it cuts. */
   readonly within: SpaceBox;
-  /** Underside of a shelf, left face of a divider, in the unit frame. */
+  /** Underside of a shelf, left face of a divider, in the cabinet frame. */
   readonly at: Length;
-  /** Counted through the unit, from 1, shelves and dividers apart. */
+  /** Counted through the cabinet, from 1, shelves and dividers apart. */
   readonly number: number;
 }
 

@@ -1,4 +1,4 @@
-/** What every unit decides, whatever its family: who it is, its outer size, what it is made of, how it is joined, hung and filled. */
+/** What every cabinet decides, whatever its family: who it is, its outer size, what it is made of, how it is joined, hung and filled. */
 import type { Contents } from '../contents/presets.ts';
 import type { Row } from '../contents/row.ts';
 import { entered, type Entered } from '../length/entered.ts';
@@ -39,26 +39,26 @@ export interface HangingChoice {
   readonly boardWidth: Entered;
   /** Blade tilt from square. */
   readonly bevelDeg: number;
-  /** Cabinet half's top below the unit's top (outside) or below the inside of the top (recessed). */
+  /** Cabinet cleat's top below the cabinet's top (outside) or below the inside of the top (recessed). */
   readonly drop: Entered;
   /** Height of the hanging rail inside the back; null for none. */
   readonly rail: Entered | null;
   /** Screws through each side into the rail's ends, of the assembly screw. */
   readonly railScrews: number;
-  /** Ends of the wall half, in from the ends of the cabinet half; negative runs on past the unit. */
+  /** Ends of the wall cleat, in from the ends of the cabinet cleat; negative runs on past the cabinet. */
   readonly leftInset: Entered;
   readonly rightInset: Entered;
   readonly spacer: { readonly stock: string; readonly height: Entered } | null;
   readonly wallScrew: ScrewChoice & { readonly upper: number; readonly lower: number };
   readonly cabinetScrew: ScrewChoice & { readonly count: number };
   readonly antiLift: boolean;
-  /** The wall rail it hangs on; null for a wall half of its own. */
+  /** The wall rail it hangs on; null for a wall cleat of its own. */
   readonly wallRail: string | null;
   /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
   readonly lowerCleat: Entered | null;
-  /** The cabinet half of an outside cleat in so many brackets of this length; null for one piece. */
+  /** The cabinet cleat of an outside cleat in so many brackets of this length; null for one piece. */
   readonly brackets: { readonly count: number; readonly length: Entered } | null;
-  /** Out of the wall half's lower edge, `at` from its left end: round an outlet, a pipe, another rail. */
+  /** Out of the wall cleat's lower edge, `at` from its left end: round an outlet, a pipe, another rail. */
   readonly notch: { readonly at: Entered; readonly length: Entered; readonly depth: Entered } | null;
   /** Keyhole plates: what one carries as its maker says, 0 where nobody knows; heads stand so far off the wall. */
   readonly plate: { readonly ratedKg: number; readonly proud: Entered };
@@ -76,7 +76,7 @@ export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers' | 
 export const UNDER = ['nothing', 'seat', 'bed', 'cot', 'cooker'] as const;
 export type Under = (typeof UNDER)[number];
 
-/** Something loose in a space of the unit that holds things in their places (inserts.ts). */
+/** Something loose in a space of the cabinet that holds things in their places (inserts.ts). */
 export interface Insert {
   readonly id: string;
   readonly order: number;
@@ -117,7 +117,7 @@ export interface SpecBase {
   /** Of the carcass with its back; the gap of an outside cleat comes on top. */
   readonly depth: Entered;
   readonly stock: string;
-  /** Parts whose grain a person has chosen, by their id without the unit's: 'shelf/s1'. Others have their family's. */
+  /** Parts whose grain a person has chosen, by their id without the cabinet's: 'shelf/s1'. Others have their family's. */
   readonly grains?: Readonly<Record<string, GrainChoice>>;
   readonly jointDepth: Entered;
   readonly fit: Fit;
@@ -127,7 +127,7 @@ export interface SpecBase {
   readonly stopEnds: 'round' | 'square';
   /** Slots before slopes, tapers and curves take the square edges away, or after. */
   readonly cutFirst: 'slots' | 'shape';
-  /** What keeps fibres whole where a slot comes out over an edge that shows: scrap behind it, a piece left wide and ripped after, nothing. */
+  /** What keeps fibers whole where a slot comes out over an edge that shows: scrap behind it, a piece left wide and ripped after, nothing. */
   readonly slotExit: SlotExit;
   readonly finish: FinishChoice;
   /** Thickness of the band on front edges; null for bare edges. */
@@ -138,7 +138,7 @@ export interface SpecBase {
   /** Rows of things side by side, worked out for one of its floors. */
   readonly rows: Readonly<Record<string, Row>>;
   readonly front: Front;
-  /** Things are put on top of the unit. */
+  /** Things are put on top of the cabinet. */
   readonly topLoaded: boolean;
   /** What stands loose in its spaces and holds things in their places. */
   readonly inserts: Readonly<Record<string, Insert>>;
@@ -147,7 +147,7 @@ export interface SpecBase {
   readonly over: Under;
 }
 
-/** What the questions of a new unit settle. */
+/** What the questions of a new cabinet settle. */
 export interface NewSpec {
   readonly id: string;
   readonly name: string;
@@ -162,7 +162,7 @@ export interface NewSpec {
   readonly place: WallPlace;
 }
 
-/** A length in the unit's own system: whole millimetres, or inches and fractions. */
+/** A length in the unit's own system: whole millimeters, or inches and fractions. */
 export function pick(unit: DisplayUnit, metric: string, imperial: string): Entered {
   const text = unit === 'mm' ? `${metric} mm` : `${imperial} in`;
   const known = picked.get(text) ?? entered(text);
@@ -204,7 +204,7 @@ export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
   };
 }
 
-/** The common part of a new unit. `spaces` are the ids of what things stand in. */
+/** The common part of a new cabinet. `spaces` are the ids of what things stand in. */
 export function newBase<F extends string>(family: F, start: NewSpec, spaces: readonly string[]): SpecBase & { readonly family: F } {
   const { id, name, order, unit, width, height, depth, stock, contents, place } = start;
   return {

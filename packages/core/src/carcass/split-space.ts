@@ -1,8 +1,8 @@
-/** Splitting a space of a shelf box in two, and making it one again: edits as data, inside the unit. */
+/** Splitting a space of a shelf box in two, and making it one again: edits as data, inside the cabinet. */
 import type { ShelfBox, ShelfElement } from './shelf-box.ts';
 import type { SpaceElement } from './spaces.ts';
 
-/** One step of an edit inside a unit; `undefined` takes away. */
+/** One step of an edit inside a cabinet; `undefined` takes away. */
 export interface SpecStep {
   readonly path: readonly string[];
   readonly value: unknown;

@@ -112,7 +112,7 @@ export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   );
 }
 
-/** A block stands in its bay with half a millimetre of play about it. */
+/** A block stands in its bay with half a millimeter of play about it. */
 export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   const { box, floor } = base;
   const depth = standingDepth(base);

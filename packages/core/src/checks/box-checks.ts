@@ -184,7 +184,7 @@ const shelfOutside: Check = (context) => {
   });
 };
 
-/** A third of a sheet, to half a millimetre or a thirty-second. */
+/** A third of a sheet, to half a millimeter or a thirty-second. */
 const thirdOf = (thicknessMm: number, unit: DisplayUnit): Entered =>
   entered(unit === 'mm' ? `${Math.max(1, Math.floor((thicknessMm / 3) * 2) / 2)} mm` : `${Math.max(1, Math.floor((thicknessMm / 3 / 25.4) * 32))}/32 in`);
 

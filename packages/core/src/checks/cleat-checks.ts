@@ -204,7 +204,7 @@ const cleatMaterial: Check = (context) => {
   ];
 };
 
-/** The cabinet half moved until its screws meet what they go into; a taller cleat, or rail, where they are too narrow. */
+/** The cabinet cleat moved until its screws meet what they go into; a taller cleat, or rail, where they are too narrow. */
 function meetTheCarrier(context: CheckContext, upMm: number | null): Fix[] {
   const { spec } = context;
   if (upMm === null) return [tallerCleat(context), ...firmerBack(context)];
@@ -295,7 +295,7 @@ const slimCleat: Check = (context) => {
   ];
 };
 
-/** The wall half may stand past its last stud by so much of the distance between studs. docs/formulas/wall-half-bending.md */
+/** The wall cleat may stand past its last stud by so much of the distance between studs. docs/formulas/wall-half-bending.md */
 const MAX_OVERHANG = 0.4;
 
 const overhang: Check = (context) => {

@@ -1,4 +1,4 @@
-/** What the wall half lies over: what stands on the wall, not what is hidden in it. */
+/** What the wall cleat lies over: what stands on the wall, not what is hidden in it. */
 import { expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { onWall } from '../test/check-case.ts';

@@ -1,4 +1,4 @@
-/** What the wall half of a unit's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
+/** What the wall cleat of a cabinet's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
 import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
@@ -21,7 +21,7 @@ interface Placed {
   readonly cabinet: ResolvedCabinet;
 }
 
-/** Things and rails under the wall half that its notch does not clear. `elsewhere`: other places for the unit, searched when one is wanted. */
+/** Things and rails under the wall cleat that its notch does not clear. `elsewhere`: other places for the cabinet, searched when one is wanted. */
 export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
   const { hanging } = cabinet;
   if (!hanging.rip || hanging.onRail) return [];

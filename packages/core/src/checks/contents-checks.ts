@@ -1,4 +1,4 @@
-/** Checks of what a unit holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
+/** Checks of what a cabinet holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
 import { enters, isShelfBox } from '../carcass/families.ts';
 import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
@@ -43,7 +43,7 @@ const takeOff = ({ spec }: CheckContext, item: Item, keptBy: string): Fix => {
   return { label: { key: 'take-off', text: item.name }, edit: [{ path: ['items', item.id, 'homes', spec.id], value: rest }] };
 };
 
-/** Another floor of the unit where a lot can stand beside what is there. */
+/** Another floor of the cabinet where a lot can stand beside what is there. */
 function moveTo(context: CheckContext, item: Item, count: number, from: string): Fix[] {
   const { spec, hangInput } = context;
   const homes = item.homes[spec.id] ?? {};

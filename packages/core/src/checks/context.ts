@@ -1,4 +1,4 @@
-/** What a check of one unit may read. */
+/** What a check of one cabinet may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import type { CabinetSpec } from '../carcass/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
@@ -42,5 +42,5 @@ export interface CheckContext {
 
 export type Check = (context: CheckContext) => Finding[];
 
-/** A path into the unit that is being checked. */
+/** A path into the cabinet that is being checked. */
 export const inSpec = ({ spec }: CheckContext, ...path: string[]): string[] => ['units', spec.id, ...path];

@@ -50,7 +50,7 @@ function spansAcross(context: CheckContext): Finding[] {
   });
 }
 
-/** Whether a part's grain stands upright in the unit; null where it has none or lies neither way. */
+/** Whether a part's grain stands upright in the cabinet; null where it has none or lies neither way. */
 function isUpright({ grain, frame }: ResolvedPanel): boolean | null {
   if (grain === 'none') return null;
   const { along, up } = grain === 'length' ? frame.u : frame.v;

@@ -1,4 +1,4 @@
-/** Checks of what a unit is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
+/** Checks of what a cabinet is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { boundToStuds, groundOf, MAX_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
@@ -205,7 +205,7 @@ function longerBy({ spec }: CheckContext, side: 'left' | 'right', byMm: number):
   };
 }
 
-/** Marks on the wall that this unit counts as one stud. */
+/** Marks on the wall that this cabinet counts as one stud. */
 const marksClose: Check = ({ spec, wall, hang, cabinet }) => {
   if (!boundToStuds(wall)) return [];
   const behind = new Set(hang.studs.map(({ atMm }) => Math.round(atMm * NM_PER.mm) + spec.place.along.nm));

@@ -168,7 +168,7 @@ export function aloneLimitKg(cabinet: CheckContext['cabinet'], { shop }: Pick<Ch
 const DEEP_MM = 400;
 const LIFTED_KG = 15;
 
-/** Less than a person's scale tells. [ASSUME] */
+/** Less than a person's scale says. [ASSUME] */
 const WEIGHED_KG = 0.005;
 
 const tooHeavyAlone: Check = (context) => {

@@ -1,4 +1,4 @@
-/** What holds a thing on its floor is read off the unit itself: strips, fronts, tilt. */
+/** What holds a thing on its floor is read off the cabinet itself: strips, fronts, tilt. */
 import { expect, test } from '@jest/globals';
 import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import { newSpec } from '../test/family-units.ts';

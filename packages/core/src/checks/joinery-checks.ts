@@ -330,7 +330,7 @@ const woodMovement: Check = (context) => {
   });
 };
 
-/** Where the unit says that something is cut from this stock. */
+/** Where the cabinet says that something is cut from this stock. */
 const stockPaths = ({ spec }: CheckContext, stock: string): (readonly string[])[] =>
   familyOf(spec)
     .form.fields.filter(

@@ -67,7 +67,7 @@ const noRoomForCut: Check = (context) => {
 /** More of one kind in one cabinet say nothing new. */
 const MAX_CUT_FAULTS = 6;
 
-/** Slots that come out over an edge that shows, with nothing to hold its fibres. */
+/** Slots that come out over an edge that shows, with nothing to hold its fibers. */
 const tearOut: Check = (context) => {
   const { spec, cabinet } = context;
   if (spec.slotExit !== 'bare') return [];

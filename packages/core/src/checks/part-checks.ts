@@ -119,7 +119,7 @@ function overTheEdges(context: CheckContext): Fix[] {
     .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inSpec(context, ...path), value }] }));
 }
 
-/** Two parts where only one can be: the unit is made deeper or taller by what frees them. */
+/** Two parts where only one can be: the cabinet is made deeper or taller by what frees them. */
 export const partsClash: Check = (context) => {
   const { spec, cabinet } = context;
   // What cannot be made has no body to look at.

@@ -1,6 +1,6 @@
 /**
- * What a unit runs into where it hangs: others, things on the wall, doors that swing, ceiling and
- * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
+ * What a cabinet runs into where it hangs: others, things on the wall, doors that swing, ceiling and
+ * floor. Run for all cabinets at once, outside the memory of each, for moving one changes its neighbors.
  */
 import { enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
@@ -21,7 +21,7 @@ import { cleatObstruction } from './cleat-obstruction.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
-/** A unit as it hangs. */
+/** A cabinet as it hangs. */
 export interface PlacedCabinet {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;
@@ -31,9 +31,9 @@ export interface PlacedCabinet {
 
 /** Clear of a bench top by this, or work stands in the way. [A] */
 const OVER_BENCH = 450 * NM_PER.mm;
-/** A unit less deep than the bench by this leaves the head free. [A] */
+/** A cabinet less deep than the bench by this leaves the head free. [A] */
 const HEAD_BACK = 250 * NM_PER.mm;
-/** Free over a unit that is moved, for lifting it on. [A] */
+/** Free over a cabinet that is moved, for lifting it on. [A] */
 const CLEAR_ABOVE = 30 * NM_PER.mm;
 /** So many other places are offered at most. */
 const MAX_PLACES = 3;
@@ -50,7 +50,7 @@ export const blockOf = (spec: CabinetSpec, { outside }: ResolvedCabinet): WallBl
   out: outside.depth.value,
 });
 
-/** Findings of all units by unit id. */
+/** Findings of all cabinets by cabinet id. */
 export function checkPlaces(wall: Wall, cabinets: readonly PlacedCabinet[]): ReadonlyMap<string, readonly Finding[]> {
   const things = thingsInOrder(wall);
   const swings = things.flatMap((thing) => {
@@ -185,7 +185,7 @@ function baseboard(context: PlaceContext): Finding[] {
   ];
 }
 
-/** The depth at which a swing would just clear a unit, from the wall; 0 when none does. */
+/** The depth at which a swing would just clear a cabinet, from the wall; 0 when none does. */
 function freeDepth(sector: Sector, block: WallBlock): number {
   let [low, high] = [0, block.out];
   for (let step = 0; step < 40; step++) {
@@ -221,7 +221,7 @@ function roomDoors(context: PlaceContext): Finding[] {
     });
 }
 
-/** Sectors the unit's own doors sweep, hinged at its front corners. */
+/** Sectors the cabinet's own doors sweep, hinged at its front corners. */
 export function ownSwings(spec: CabinetSpec, { left, right, out, bottom, top }: WallBlock): Sector[] {
   const width = right - left;
   const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
@@ -237,7 +237,7 @@ export function ownSwings(spec: CabinetSpec, { left, right, out, bottom, top }: 
       return [leftLeaf(width / 2), rightLeaf(width / 2)];
     case 'lid-up':
     case 'flap-down':
-      // A lid sweeps up or down before the unit, not beside it.
+      // A lid sweeps up or down before the cabinet, not beside it.
       return [];
     case 'drawers':
       // A drawer needs the box's own depth before it, straight out.

@@ -1,4 +1,4 @@
-/** Lengths as someone would set them: whole fives of a millimetre, eighths of an inch. */
+/** Lengths as someone would set them: whole fives of a millimeter, eighths of an inch. */
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 

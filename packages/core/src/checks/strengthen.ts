@@ -15,7 +15,7 @@ import { roundDown, roundUp } from './round.ts';
 /** What a remedy of the hanging may read. */
 export type HangContext = Pick<CheckContext, 'spec' | 'cabinet' | 'hangInput'>;
 
-/** The nearest place along the wall where two studs stand behind the wall half. */
+/** The nearest place along the wall where two studs stand behind the wall cleat. */
 export function moveOverStuds(context: HangContext): Fix[] {
   const { spec, hangInput, cabinet } = context;
   const { from, to } = wallHalfEnds(cabinet);
@@ -56,12 +56,12 @@ function evenOverStuds(context: HangContext): Fix[] {
 }
 
 const ROOM_PAST_STUD_MM = 60;
-/** Fewest studs a wall half is run on for. */
+/** Fewest studs a wall cleat is run on for. */
 const WANTED_STUDS = 2;
 
 /**
- * The wall half run on to a further stud, on the side where that takes less; only an outside cleat can.
- * With two studs behind it already, one beyond the unit's own width would not take load off them.
+ * The wall cleat run on to a further stud, on the side where that takes less; only an outside cleat can.
+ * With two studs behind it already, one beyond the cabinet's own width would not take load off them.
  */
 export function runOn(context: HangContext): Fix[] {
   const { spec, cabinet, hangInput } = context;

@@ -1,4 +1,4 @@
-/** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
+/** Checks of a cabinet against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
 import { wallHoles } from '../hang/holes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
@@ -127,7 +127,7 @@ const railPitch: Check = (context) => {
   ];
 };
 
-/** A second cleat stays within the unit's own height. */
+/** A second cleat stays within the cabinet's own height. */
 const cleatBelow: Check = (context) => {
   const { spec, cabinet } = context;
   const { lower, valleyUp, shortFace } = cabinet.hanging;

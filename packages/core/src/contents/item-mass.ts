@@ -13,7 +13,7 @@ export interface ItemMaterial {
 
 const row = (id: string, name: string, densityKgM3: number, fill: number): ItemMaterial => ({ id, name, densityKgM3, fill });
 
-/** All [ASSUME]: the high side of what such things weigh, for the load decides whether the unit stays up. */
+/** All [ASSUME]: the high side of what such things weigh, for the load decides whether the cabinet stays up. */
 export const ITEM_MATERIALS: Readonly<Record<string, ItemMaterial>> = Object.fromEntries(
   [
     row('paper', 'paper, packed', 850, 1),

@@ -14,7 +14,7 @@ export type Stance = (typeof STANCES)[number];
 export const REACHES = ['daily', 'weekly', 'seldom'] as const;
 export type Reach = (typeof REACHES)[number];
 
-/** How many of an item stand on one element of a unit. Pinned ones stay when the rest is set out anew. */
+/** How many of an item stand on one element of a cabinet. Pinned ones stay when the rest is set out anew. */
 export interface Home {
   readonly count: number;
   readonly pinned: boolean;
@@ -57,7 +57,7 @@ export interface Item {
   readonly lift: Entered | null;
   /** For 'in-hole': depth of the hole it stands in. */
   readonly hole: Entered | null;
-  /** By unit, by the element it stands on ('bottom' or a shelf's id). */
+  /** By cabinet, by the element it stands on ('bottom' or a shelf's id). */
   readonly homes: Readonly<Record<string, Readonly<Record<string, Home>>>>;
 }
 
@@ -79,7 +79,7 @@ export interface Footprint {
   readonly up: Length;
 }
 
-/** Space of one item the way it stands. Sizes in nm; a lean is rounded to the nanometre. */
+/** Space of one item the way it stands. Sizes in nm; a lean is rounded to the nanometer. */
 export function footprintOf({
   width,
   depth,
@@ -126,7 +126,7 @@ export const liftOf = ({ lift, stands }: Pick<Item, 'lift' | 'stands'>): Length 
 
 export const itemsInOrder = (items: Readonly<Record<string, Item>>): Item[] => Object.values(items).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** So many of an item on one element of a unit. */
+/** So many of an item on one element of a cabinet. */
 export interface Homed extends Home {
   readonly unit: string;
   readonly on: string;

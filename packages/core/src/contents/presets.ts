@@ -1,5 +1,5 @@
 /**
- * What a compartment holds when nobody has weighed it: kilograms per square metre of shelf.
+ * What a compartment holds when nobody has weighed it: kilograms per square meter of shelf.
  * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents-mass.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';

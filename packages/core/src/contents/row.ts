@@ -10,7 +10,7 @@ import { footprintOf, type Item } from './item.ts';
 export const ROW_KINDS = ['slots', 'notches', 'cells', 'ledge', 'supports', 'modules'] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
-/** A row as a person asks for it; it belongs to the element of a unit it is to stand on. */
+/** A row as a person asks for it; it belongs to the element of a cabinet it is to stand on. */
 export interface Row {
   readonly id: string;
   readonly order: number;
@@ -45,7 +45,7 @@ export interface SlotLayout {
   readonly positions: readonly number[];
 }
 
-/** Sizes typed in millimetres may end a hair under a whole number of pitches. */
+/** Sizes typed in millimeters may end a hair under a whole number of pitches. */
 const ROUNDING_SHARE = 1e-9;
 
 /**
@@ -124,7 +124,7 @@ function pitched(row: Row, items: readonly Item[], inside: ExplainedLength): Row
   };
 }
 
-/** Cells, ledges and modules: each thing its own width; dividers between neighbours, two sides to a module. */
+/** Cells, ledges and modules: each thing its own width; dividers between neighbors, two sides to a module. */
 function sideBySide(row: Row, items: readonly Item[], inside: ExplainedLength): RowAnswer {
   const thick = row.thickness.nm;
   const clearance = row.kind === 'ledge' ? mm(0) : row.clearance.nm;

@@ -47,7 +47,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
   let order = [...levels].sort((a, b) => sums.get(b)!.kg - sums.get(a)!.kg);
   order = keepPins(job, order);
   let least = cost(order);
-  // All pairs in a cabinet; neighbours only in what is taller than any.
+  // All pairs in a cabinet; neighbors only in what is taller than any.
   const reach = order.length <= FEW_LEVELS ? order.length : 1;
   for (let round = 0; round < 3; round++) {
     let better = false;
@@ -70,7 +70,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
   return { levels: order, cost: least };
 }
 
-/** How far a height is from between hip and eye, as a share of half a metre, at most 1. */
+/** How far a height is from between hip and eye, as a share of half a meter, at most 1. */
 function outside(up: number, { zone }: SetOutJob): number {
   const away = Math.max(0, zone.hip - up, up - zone.eye);
   return Math.min(1, toMm(away as Length) / 500);

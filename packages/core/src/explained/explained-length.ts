@@ -31,7 +31,7 @@ export interface LengthTerm {
 export interface ExplainedLength {
   readonly value: Length;
   readonly terms: readonly LengthTerm[];
-  /** The sum is shared into so many equal lengths, each rounded to the nanometre from the whole. */
+  /** The sum is shared into so many equal lengths, each rounded to the nanometer from the whole. */
   readonly over: number;
 }
 

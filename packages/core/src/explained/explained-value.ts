@@ -109,7 +109,7 @@ function describe(symbol: string, unit: ValueUnit, own: Label, { value, label, s
   return { symbol, value, unit, label: label ?? own, ...(source ? { source } : {}), ...(length ? { length } : {}) };
 }
 
-/** A sum of many figures of one unit: loads on a shelf, masses of parts. */
+/** A sum of many values of one unit: loads on a shelf, masses of parts. */
 export function total(key: WordKey, unit: ValueUnit, parts: readonly ValueTerm[], source = '[eq]'): ExplainedValue {
   return { value: parts.reduce((sum, part) => sum + part.value, 0), unit, label: { key }, text: 'sum of all', source, terms: parts };
 }

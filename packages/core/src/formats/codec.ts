@@ -134,7 +134,7 @@ const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
 const RESERVED = new Set(['constructor', 'prototype', 'toString', 'valueOf', 'hasOwnProperty']);
 
 const IDS = { pattern: ID, words: 'letters, digits, - and _, at most 64' };
-/** Parts: their role and the element they come from, with or without their unit. */
+/** Parts: their role and the element they come from, with or without their cabinet. */
 export const PARTS = { pattern: /^[A-Za-z0-9_:-]+(\/[A-Za-z0-9_:-]+)*$/, words: "a part, such as 'shelf/s1'" };
 
 /** Objects by id. */

@@ -54,7 +54,7 @@ describe('for a spreadsheet', () => {
     expect(text.startsWith('\uFEFFwhat,')).toBe(true);
     const row = text.split('\r\n')[1]!.split(',');
     expect([row[0], row[3], row[6]]).toEqual(['Tin ½ full', '4.5', '0.75']);
-    // No decimal of an inch is a hundred millimetres: it stays as it was typed.
+    // No decimal of an inch is a hundred millimeters: it stays as it was typed.
     expect(row[5]).toBe('100 mm');
   });
 

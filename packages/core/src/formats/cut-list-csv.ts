@@ -1,4 +1,4 @@
-/** The cut list as CSV. Sizes twice: as read off a tape in the project's unit, and as plain numbers of millimetres. */
+/** The cut list as CSV. Sizes twice: as read off a tape in the project's unit, and as plain numbers of millimeters. */
 import { exactText, tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
@@ -67,7 +67,7 @@ function namesText({ names }: PartLine): string {
   return all[0]!.slice(0, MAX_NAME);
 }
 
-/** Names of a blank's ends and edges, as they stand in the unit. */
+/** Names of a blank's ends and edges, as they stand in the cabinet. */
 export function edgeWords({ role, lie }: Pick<PartLine, 'role' | 'lie'>, edge: EdgeId): string {
   if (edge !== 'start' && edge !== 'end' && edge !== 'near' && edge !== 'far') return WORDS[`edge-${edge}`]!;
   const lengthwise = edge === 'start' || edge === 'end';

@@ -14,7 +14,7 @@ import { MAX_CABINETS, wallCodec } from './wall-codec.ts';
 /** Parts a person put somewhere. */
 const MAX_PINS = 500;
 
-/** Tries kept in a project, of all its units. */
+/** Tries kept in a project, of all its cabinets. */
 export const MAX_TRIES = 60;
 
 /** Setups of the largest project. */

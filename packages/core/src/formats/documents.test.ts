@@ -68,7 +68,7 @@ describe('the cut list', () => {
     const banded = readCsv(cutListCsv(planWith(ink('band', { text: '1 mm', nm: 1e6 })).parts, printRoom().workshop, unitOf));
     const side = banded.find((each) => each[2] === 'left side' && each[6] === 'mm')!;
     expect(side[9]).toBe('front edge');
-    expect(side[4]).toBe('279'); // the band's millimetre comes off the cut size
+    expect(side[4]).toBe('279'); // the band's millimeter comes off the cut size
     expect(side[14]).toBe(banded.find((each) => each[2] === 'right side')![0]);
   });
 });

@@ -1,5 +1,5 @@
 /**
- * A table somebody else made: any titles, any separator, decimal commas, units in titles or in cells. A person says which column is what;
+ * A table somebody else made: any titles, any separator, decimal commas, cabinets in titles or in cells. A person says which column is what;
  * rows that can be read come in, the others are listed with their reason. What a row becomes is for the kind of table to say: things
  * (things-table.ts), sheets and boards (products-table.ts).
  */
@@ -16,7 +16,7 @@ export const MAX_COLUMNS = 60;
 const MAX_CELL = 2000;
 /** Of a table of any kind. */
 export const MAX_ROWS = 1000;
-/** Characters of the beginning, which tells the separator. */
+/** Characters of the beginning, which says the separator. */
 const BEGINNING = 64_000;
 
 export interface ForeignTable {
@@ -124,7 +124,7 @@ export function guessColumns<Key extends string>(
   }
 }
 
-/** The column a title means, and the unit that stands in it. */
+/** The column a title means, and the cabinet that stands in it. */
 function columnCalled<Key extends string>(
   columns: readonly TableColumn<Key>[],
   title: string,

@@ -37,7 +37,7 @@ export interface HangingSummary {
   readonly helper: boolean;
 }
 
-/** All of a unit's hanging. `beside`: neighbours it is fixed to first. */
+/** All of a cabinet's hanging. `beside`: neighbors it is fixed to first. */
 export function hangingSummary(
   plan: CabinetPlan,
   spec: CabinetSpec,

@@ -1,4 +1,4 @@
-/** Settled layouts as JSON: lengths exact to the nanometre, the tree of cuts as it is cut. */
+/** Settled layouts as JSON: lengths exact to the nanometer, the tree of cuts as it is cut. */
 import { readEntered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { CutTree, Placement } from '../nest/problem.ts';
@@ -14,7 +14,7 @@ const MAX_PIECES = 2000;
 /** Cuts within cuts. */
 const MAX_DEPTH = 400;
 
-/** A length exact to the nanometre, written in millimetres. */
+/** A length exact to the nanometer, written in millimeters. */
 export const exact = (most: Length): Codec<Length> => ({
   read: (value, where) => {
     if (typeof value !== 'string') throw new Refusal('value', `${quote(value)} is no length`, where, 'text with a unit, such as "600mm"');

@@ -12,7 +12,7 @@ import { edgeWords, featureWords } from './cut-list-csv.ts';
 
 const EDGES: readonly RectEdge[] = ['start', 'end', 'near', 'far'];
 const NUMBER = String.raw`(\d+(?:\.\d+)?) mm(?: strong| shy)?`;
-/** A tape reads whole millimetres. */
+/** A tape reads whole millimeters. */
 const TAPE = 0.6;
 
 interface Read {

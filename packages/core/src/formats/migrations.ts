@@ -58,7 +58,7 @@ function unitOfTwo(unit: unknown): unknown {
   };
 }
 
-/** Version 3: units of many families. A shelf box may be cut by dividers too, lie on pins, have doors and a face frame. */
+/** Version 3: cabinet of many families. A shelf box may be cut by dividers too, lie on pins, have doors and a face frame. */
 function toThree(file: Row): Row {
   const design = file['design'];
   if (!isRow(design) || !isRow(design['units'])) return file;
@@ -140,7 +140,7 @@ const COMMON_BITS: Row = Object.fromEntries(
   ].map(([kind, diameter], order) => [`${kind}-${order + 1}`, { id: `${kind}-${order + 1}`, order, kind, diameter, over: '0 mm' }]),
 );
 
-/** Version 5: what holds fibres where slots come out, the order setups were put in by hand, the sheets pieces are cut from, what the shop's machines repeat to. */
+/** Version 5: what holds fibers where slots come out, the order setups were put in by hand, the sheets pieces are cut from, what the shop's machines repeat to. */
 function toFive(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -190,7 +190,7 @@ function workshopOfSeven({ offcuts, ...rest }: Row): Row {
 }
 
 /**
- * Version 8: what holds in walls without timber, notes of what was looked at, what is under a unit, how far it settles on its cleat,
+ * Version 8: what holds in walls without timber, notes of what was looked at, what is under a cabinet, how far it settles on its cleat,
  * earthquakes; cleats in brackets and notched, keyhole plates, a second plane.
  */
 function toEight(file: Row): Row {

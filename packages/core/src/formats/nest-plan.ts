@@ -5,7 +5,7 @@ import { Refusal } from '../problem/problem.ts';
 import type { Json } from './codec.ts';
 import { amount, fields, flag, name, oneOf, rows, size, whole } from './read-fields.ts';
 
-/** Exact text of a length: nanometres as millimetres, without rounding. */
+/** Exact text of a length: nanometers as millimeters, without rounding. */
 export function exactMm(length: Length): string {
   const digits = String(Math.abs(length)).padStart(7, '0');
   const text = `${digits.slice(0, -6)}.${digits.slice(-6)}`.replace(/\.?0+$/, '');

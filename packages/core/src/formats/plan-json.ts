@@ -14,7 +14,7 @@ import type { Json } from './codec.ts';
 import { featureWords } from './cut-list-csv.ts';
 import { exactMm } from './nest-plan.ts';
 
-/** @param helpsOf what would help the hanging of a unit, where that is told: it takes plans of its own */
+/** @param helpsOf what would help the hanging of a cabinet, where that is told: it takes plans of its own */
 export function planJson(plan: Plan, design: Design, helpsOf: (unit: string) => readonly HangHelp[] = () => []): Json {
   return {
     name: design.name,

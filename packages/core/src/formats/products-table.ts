@@ -148,7 +148,7 @@ function withIds(products: readonly Product[], known: Readonly<Record<string, Pr
     : accept(rows);
 }
 
-/** What can be bought, as a table with our titles: lengths as they were typed, with their units, and as plain numbers of millimetres, which are not read again. */
+/** What can be bought, as a table with our titles: lengths as they were typed, with their units, and as plain numbers of millimeters, which are not read again. */
 export function productsCsv(products: Readonly<Record<string, Product>>): string {
   const rows = Object.values(products).map(({ name, kind, material, nominal, length, width, price, grain, faced }) => [
     name,

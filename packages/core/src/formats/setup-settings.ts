@@ -82,7 +82,7 @@ function wedgeRow(off: number, along: 'length' | 'width', blank: OperationBlank,
   };
 }
 
-/** A wedge is sawn to a tenth of a millimetre at best. */
+/** A wedge is sawn to a tenth of a millimeter at best. */
 const TENTH = 100_000;
 
 /** Where a stopped slot begins and ends, from the edge its blank begins at there. */

@@ -183,7 +183,7 @@ const REFERENCE: Readonly<Record<WorkHold, string>> = {
   wedge: 'wedge',
 };
 
-/** Which face it is, as the part stands in the unit. */
+/** Which face it is, as the part stands in the cabinet. */
 export function faceWords({ frame, role, name }: Pick<ResolvedPanel, 'frame' | 'role' | 'name'>, face: Face): string {
   const sign = face === 'reference' ? -1 : 1;
   const [along, up, out] = [frame.w.along * sign, frame.w.up * sign, frame.w.out * sign];

@@ -1,4 +1,4 @@
-/** A nested sheet as a stand-alone SVG in millimetres, one user unit a millimetre, for printing or the shop's wall. */
+/** A nested sheet as a stand-alone SVG in millimeters, one user unit a millimeter, for printing or the shop's wall. */
 import { tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
 import { trimOf, type NestedSheet, type NestProblem } from '../nest/problem.ts';

@@ -1,4 +1,4 @@
-/** A unit as JSON, made from its family's form: what can be typed is what can be read, and the schema says the same. */
+/** A cabinet as JSON, made from its family's form: what can be typed is what can be read, and the schema says the same. */
 import { FAMILIES } from '../carcass/families.ts';
 import type { Family } from '../carcass/family.ts';
 import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../carcass/form.ts';
@@ -9,7 +9,7 @@ import { byId, checked, choice, constant, length, number, object, objectWith, or
 import { MAX_ROWS, rowCodec } from './items-codec.ts';
 
 const id = text(64);
-/** Parts of a unit whose grain a person has chosen. */
+/** Parts of a cabinet whose grain a person has chosen. */
 const MAX_GRAINS = 400;
 
 function leaf(field: FormField): Codec<unknown> {
@@ -110,7 +110,7 @@ function familyCodec(family: Family): Codec<CabinetSpec> {
 
 const CODECS: ReadonlyMap<string, Codec<CabinetSpec>> = new Map(FAMILIES.map((family) => [family.id, familyCodec(family)]));
 
-/** A unit of any family: its 'family' says which. */
+/** A cabinet of any family: its 'family' says which. */
 export const specCodec: Codec<CabinetSpec> = {
   read(value, where) {
     const family = typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Record<string, unknown>)['family'] : undefined;
@@ -124,7 +124,7 @@ export const specCodec: Codec<CabinetSpec> = {
   schema: { oneOf: [...CODECS.values()].map(({ schema }) => schema) },
 };
 
-/** The products a unit names, with the path of each: those of parts that are not there are left out. */
+/** The products a cabinet names, with the path of each: those of parts that are not there are left out. */
 export function productsOf(design: CabinetSpec): { readonly path: string; readonly product: string }[] {
   const family = FAMILIES.find((each) => each.id === design.family)!;
   const found: { path: string; product: string }[] = [];

@@ -36,7 +36,7 @@ export interface BuildSummary {
   readonly choices: BuildChoices;
   /** For what machines are set to. */
   readonly setups: SetupContext;
-  /** The hanging of a unit, step by step. */
+  /** The hanging of a cabinet, step by step. */
   readonly hangingOf: (unit: string) => HangingSummary | null;
 }
 

@@ -1,5 +1,5 @@
 /**
- * Where a unit's weight comes onto the wall half, and what each stud takes of it: over the length of a whole cabinet half, or
+ * Where a cabinet's weight comes onto the wall cleat, and what each stud takes of it: over the length of a whole cabinet cleat, or
  * on the brackets it is cut into. Sources: docs/formulas/stud-shares.md, brackets.md [eq].
  */
 import { NM_PER } from '../length/length.ts';
@@ -7,7 +7,7 @@ import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { bracketPatterns, bracketShares, studShares, type StudShares } from './stud-shares.ts';
 
-/** A stretch of the wall half, mm from the unit's left end. */
+/** A stretch of the wall cleat, mm from the cabinet's left end. */
 export interface WallStretch {
   readonly from: number;
   readonly to: number;
@@ -15,13 +15,13 @@ export interface WallStretch {
 
 export interface BearingShares {
   readonly shares: Omit<StudShares, 'worst'>;
-  /** The most that each stretch of the hook can come to lay on the wall half, N, and the studs under it. */
+  /** The most that each stretch of the hook can come to lay on the wall cleat, N, and the studs under it. */
   readonly stretches: readonly (WallStretch & { readonly newtons: number; readonly studs: readonly number[] })[];
 }
 
 const measured = new WeakMap<object, WallStretch>();
 
-/** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. Every load asks: remembered. */
+/** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. Every load asks: memoized. */
 export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): WallStretch {
   const known = measured.get(panel);
   if (known) return known;
@@ -38,7 +38,7 @@ interface Piece extends WallStretch {
   readonly studs: readonly number[];
 }
 
-/** Pieces of the strip on the wall, mm from the unit's left end. */
+/** Pieces of the strip on the wall, mm from the cabinet's left end. */
 export const wallPieces = ({ hanging, byId }: Hung): readonly WallStretch[] => hanging.pieces ?? [stretchOf(byId.get(hanging.wallHalf)!)];
 
 /** Those that hold: a piece of several must stand on two studs of its own, or it turns on its one. */
@@ -62,8 +62,8 @@ const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] 
     .sort((a, b) => a.from - b.from);
 
 /**
- * From where to where a weight can come down on the cleats: the hull of all that hooks, mm from the unit's left end; null where nothing
- * hooks. A centre of gravity beside it tips the unit off sideways. Without `studs` every piece of the wall half counts.
+ * From where to where a weight can come down on the cleats: the hull of all that hooks, mm from the cabinet's left end; null where nothing
+ * hooks. A center of gravity beside it tips the unit off sideways. Without `studs` every piece of the wall cleat counts.
  */
 export function bearingOf(unit: Hung, studs?: readonly number[]): WallStretch | null {
   const { hanging, byId } = unit;
@@ -76,7 +76,7 @@ export function bearingOf(unit: Hung, studs?: readonly number[]): WallStretch | 
 
 const heldBy = new WeakMap<readonly number[], { readonly unit: Hung; readonly found: readonly Bearing[] }>();
 
-/** Remembered for the studs that are asked for: every weight and place that is tried asks again. */
+/** Memoized for the studs that are asked for: every weight and place that is tried asks again. */
 function heldBearings(unit: Hung, studs: readonly number[]): readonly Bearing[] {
   const known = heldBy.get(studs);
   if (known?.unit === unit) return known.found;
@@ -85,7 +85,7 @@ function heldBearings(unit: Hung, studs: readonly number[]): readonly Bearing[] 
   return found;
 }
 
-/** What a weight, N, with its centre `along` (mm from the unit's left end) lays on each of the studs. */
+/** What a weight, N, with its center `along` (mm from the cabinet's left end) lays on each of the studs. */
 export function bearingShares(unit: Hung, weight: number, along: number, studs: readonly number[]): BearingShares {
   const found = heldBearings(unit, studs);
   // What hooks over nothing that holds is refused: its shares are those of the whole strip.
@@ -99,7 +99,7 @@ export function bearingShares(unit: Hung, weight: number, along: number, studs: 
   return onSeveral(stretches, bracketPatterns(weight, middles, along), studs);
 }
 
-/** Over one stretch the weight lies as far on both sides of its centre as the nearer end. */
+/** Over one stretch the weight lies as far on both sides of its center as the nearer end. */
 function onOne({ from, to, piece }: Bearing, weight: number, along: number, studs: readonly number[]): BearingShares {
   const centre = between(along, from, to);
   const half = Math.min(centre - from, to - centre);
@@ -154,5 +154,5 @@ export function worstBracket(unit: Hung, along: number): number {
   return Math.max(...bracketPatterns(1, middles, between(along, middles[0]!, middles.at(-1)!)).flat());
 }
 
-/** A centre of gravity past the ends counts as a hair inside them: the shares are of what hangs between. */
+/** A center of gravity past the ends counts as a hair inside them: the shares are of what hangs between. */
 const between = (at: number, left: number, right: number): number => (right - left > 2 ? Math.min(Math.max(at, left + 1), right - 1) : (left + right) / 2);

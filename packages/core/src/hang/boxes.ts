@@ -1,5 +1,5 @@
 /**
- * The boxes a hung unit is made of, side by side: each hands its own weight over by its own hanging rail. Nearly always there is one; a run has
+ * The boxes a hung cabinet is made of, side by side: each hands its own weight over by its own hanging rail. Nearly always there is one; a run has
  * several on one cleat. Source: docs/formulas/rail-load.md.
  */
 import type { CompartmentLoad } from '../parts/weights.ts';
@@ -11,7 +11,7 @@ import { bulkOf } from '../solid/volume.ts';
 import type { HangInput } from './hang-input.ts';
 import { stretchOf, type WallStretch } from './bearing-shares.ts';
 
-/** What hangs on one rail, mm from the unit's left end. */
+/** What hangs on one rail, mm from the cabinet's left end. */
 export interface HungBox {
   readonly rail: string;
   /** The rail's ends: where it hands over. */
@@ -36,7 +36,7 @@ export function railsBeside({ panels }: Pick<ResolvedCabinet, 'panels'>, rail: R
     .sort((a, b) => stretchOf(a).from - stretchOf(b).from);
 }
 
-/** Cuts a unit with several rails into its boxes, midway between one rail and the next. */
+/** Cuts a cabinet with several rails into its boxes, midway between one rail and the next. */
 export function boxesOf({ cabinet, weights }: Pick<HangInput, 'cabinet' | 'weights'>, rails: readonly ResolvedPanel[]): HungBox[] {
   const ends = rails.map(stretchOf);
   const bounds = ends.slice(1).map(({ from }, index) => (ends[index]!.to + from) / 2);

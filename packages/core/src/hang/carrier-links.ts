@@ -1,5 +1,5 @@
 /**
- * From the carcass to the cabinet half: the carrier is what its screws go through, the hanging rail
+ * From the carcass to the cabinet cleat: the carrier is what its screws go through, the hanging rail
  * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/rail-load.md, cabinet-half-pull.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -51,7 +51,7 @@ const BRACKET_SHEAR = formula({
 });
 const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });
 
-/** What the cabinet half is screwed through; undefined when there is only a thin back, or nothing. */
+/** What the cabinet cleat is screwed through; undefined when there is only a thin back, or nothing. */
 export function carrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
   if (cabinet.hanging.hangingRail) return cabinet.byId.get(cabinet.hanging.hangingRail);
   const back = cabinet.panels.find(({ role }) => role === 'back') ?? cabinet.panels.find(({ role }) => role === 'leaf');
@@ -59,7 +59,7 @@ export function carrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
 }
 
 /**
- * How far below the top edge of the cabinet half its screws stand, mm: as low as the bevel allows,
+ * How far below the top edge of the cabinet cleat its screws stand, mm: as low as the bevel allows,
  * but inside the carrier. Null when no row fits both, so that the half holds in nothing.
  */
 export function cabinetScrewRow(cabinet: ResolvedCabinet): number | null {
@@ -67,7 +67,7 @@ export function cabinetScrewRow(cabinet: ResolvedCabinet): number | null {
   return room && room.lowest <= room.highest ? room.top - room.lowest : null;
 }
 
-/** The carrier's panel that the screws of the cabinet half miss, by how much, and how far the half must go up (less is down) until they meet, mm. */
+/** The carrier's panel that the screws of the cabinet cleat miss, by how much, and how far the half must go up (less is down) until they meet, mm. */
 export interface MissedCarrier {
   readonly carrier: string;
   readonly missMm: number;
@@ -85,7 +85,7 @@ export function missedCarrier(cabinet: ResolvedCabinet): MissedCarrier | undefin
   return { carrier: room.id, missMm, upMm: !meets ? null : half.low > carrier.low ? -missMm : missMm };
 }
 
-/** Between which heights the lower cabinet half lies flat on the back, above its bevel, mm. */
+/** Between which heights the lower cabinet cleat lies flat on the back, above its bevel, mm. */
 export function lowerHalfFace({ hanging, byId }: ResolvedCabinet): { low: number; high: number } | undefined {
   const half = hanging.lower && byId.get(hanging.lower.cabinetHalf);
   if (!half) return undefined;
@@ -97,7 +97,7 @@ export function lowerHalfFace({ hanging, byId }: ResolvedCabinet): { low: number
 const CARRIES_LOWER: ReadonlySet<ResolvedPanel['role']> = new Set(['hanging-rail', 'back', 'leaf']);
 
 /**
- * What the cabinet half of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimetres decide which of the two cleats
+ * What the cabinet cleat of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimeters decide which of the two cleats
  * carries, so the lower one must hold all of it. Undefined where there is only a thin back.
  */
 export function lowerCarrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
@@ -112,7 +112,7 @@ export function lowerCarrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefi
   });
 }
 
-/** Height of the screws that hold the cabinet half of a lower cleat: as low as its bevel and what they go through allow, mm; null without one. */
+/** Height of the screws that hold the cabinet cleat of a lower cleat: as low as its bevel and what they go through allow, mm; null without one. */
 export function lowerScrewRow(cabinet: ResolvedCabinet): number | null {
   const [own, carrier] = [lowerHalfFace(cabinet), lowerCarrierOf(cabinet)];
   if (!own || !carrier) return null;
@@ -131,11 +131,11 @@ function roomForRow(cabinet: ResolvedCabinet) {
   return { id: panel.id, edge, top, half, carrier, lowest: Math.max(half.low, carrier.low) + edge, highest: Math.min(half.high, carrier.high) - edge };
 }
 
-/** What hands a unit, or one box of a run, to its sides. */
+/** What hands a cabinet, or one box of a run, to its sides. */
 export interface CarrierCapacity {
   readonly panel: ResolvedPanel;
   readonly name: Label;
-  /** Where it hands over, mm from the unit's left end. */
+  /** Where it hands over, mm from the cabinet's left end. */
   readonly ends: WallStretch;
   /** One of its ends: the weaker. */
   readonly capacity: ExplainedValue;
@@ -225,7 +225,7 @@ export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallF
   });
 }
 
-/** One screw that holds the cabinet half, and where its row stands. */
+/** One screw that holds the cabinet cleat, and where its row stands. */
 export interface CabinetCapacity {
   readonly lateral: ExplainedValue;
   readonly pull: ExplainedValue;
@@ -233,7 +233,7 @@ export interface CabinetCapacity {
   readonly carrier: string;
 }
 
-/** Screws from inside through the carrier and the back into the cabinet half; a back between counts as a gap. */
+/** Screws from inside through the carrier and the back into the cabinet cleat; a back between counts as a gap. */
 export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const { cabinet } = input;
   const { hanging } = cabinet;

@@ -32,7 +32,7 @@ describe('the cases of a cupboard', () => {
     const { of, governing, cases } = byKind(doors);
     expect(of('one-open')).toHaveLength(2);
     const [left, right] = of('one-open') as [(typeof cases)[0], (typeof cases)[0]];
-    // Opened, a door swings to its hinge's side: the centre goes left with the left one, right with the right one.
+    // Opened, a door swings to its hinge's side: the center goes left with the left one, right with the right one.
     expect(left.load.along).toBeLessThan(right.load.along);
     expect(of('open')[0]!.load.out).toBeGreaterThan(of('closed')[0]!.load.out);
     expect(of('on-door')[0]!.load.mass.value - of('open')[0]!.load.mass.value).toBeCloseTo(250 / g0, 6);

@@ -15,11 +15,11 @@ import type { Hook, WallForces } from './forces.ts';
 import { HOLD_DOWN_USE, screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface ClimbingChild {
-  /** Of the hook, or of the lock where it holds one that would tip; null for a unit that is screwed through: it has no hook to tip off. */
+  /** Of the hook, or of the lock where it holds one that would tip; null for a cabinet that is screwed through: it has no hook to tip off. */
   readonly tip: ExplainedValue | null;
   /** Most used stud. */
   readonly screws: ExplainedValue;
-  /** A firm pull at the bottom front edge over what unhooks the unit, or what draws its screws. */
+  /** A firm pull at the bottom front edge over what unhooks the cabinet, or what draws its screws. */
   readonly pull: ExplainedValue;
   readonly passes: boolean;
 }
@@ -79,7 +79,7 @@ export function climbing(input: HangInput, loaded: Load): ClimbingChild {
 const tipped = (hook: Hook, isLocked: boolean, lateral: ExplainedValue): ExplainedValue =>
   isLocked && hook.tip.value > 1 ? evaluate(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": lateral }) : hook.tip;
 
-/** At the bottom: what it takes to unhook the unit, or the share of what a screw holds that it is drawn with. */
+/** At the bottom: what it takes to unhook the cabinet, or the share of what a screw holds that it is drawn with. */
 function pulled(input: HangInput, forces: WallForces, holds: ExplainedValue, studs: number): ExplainedValue {
   const { hook, weight } = forces;
   if (hook) {

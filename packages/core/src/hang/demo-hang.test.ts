@@ -55,7 +55,7 @@ describe('what hangs', () => {
     ];
     const volume = rows.reduce((sum, [v]) => sum + v, 0);
     const empty = rows.reduce((sum, [v, at]) => sum + v * at, 0) / volume;
-    // The slots left out here weigh next to nothing: a millimetre is allowed for them.
+    // The slots left out here weigh next to nothing: a millimeter is allowed for them.
     expect(Math.abs(weights.empty.out - empty)).toBeLessThan(1.5);
     const held = weights.contents.reduce((sum, { mass }) => sum + mass.value, 0);
     const m = weights.empty.mass.value;
@@ -91,7 +91,7 @@ describe('the forces on its cleat', () => {
     expect(hang.forces.spacerPush.value).toBeCloseTo((W * a) / h, 4);
   });
 
-  // Studs every 405 from 230: 230, 635, 1040, 1445, 1850. The unit stands at 895..1595: 1040 and 1445 are behind it, at 145 and 550.
+  // Studs every 405 from 230: 230, 635, 1040, 1445, 1850. The cabinet stands at 895..1595: 1040 and 1445 are behind it, at 145 and 550.
   const centre = loaded.along;
   const right = (W * (centre - 145)) / (550 - 145);
   test('two studs share it as a lever', () => {

@@ -1,6 +1,6 @@
 /**
  * The formulas of the hook against a rigid body in equilibrium: whatever forces of contact and friction there can be, none of them
- * pulling, found by a linear programme that knows none of the formulas.
+ * pulling, found by a linear program that knows none of the formulas.
  */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
@@ -8,7 +8,7 @@ import { extremes, type Programme } from '../test/linear-programme.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, LOCKED_PULL_LIMIT, OUTWARD, pryingTension, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 
-/** A unit on its hook. Lengths in mm from the middle of the bevel contact, `t` the cleat's thickness. */
+/** A cabinet on its hook. Lengths in mm from the middle of the bevel contact, `t` the cleat's thickness. */
 interface Hooked {
   readonly W: number;
   /** Center of gravity from the wall. */
@@ -16,7 +16,7 @@ interface Hooked {
   readonly t: number;
   /** Spacer below the contact. */
   readonly h: number;
-  /** Backing of the cabinet half above the contact. */
+  /** Backing of the cabinet cleat above the contact. */
   readonly c: number;
   readonly θ: number;
   /** Front edge from the contact. */

@@ -1,4 +1,4 @@
-/** A unit that worries someone: each fault by itself is the link that goes first, and its repair is told and helps. */
+/** A cabinet that worries someone: each fault by itself is the link that goes first, and its repair is told and helps. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm } from '../length/length.ts';

@@ -1,5 +1,5 @@
 /**
- * A unit that hangs already, and failed or worries someone: described by how it is joined and fixed, judged by the same links as one
+ * A cabinet that hangs already, and failed or worries someone: described by how it is joined and fixed, judged by the same links as one
  * that is designed, and repaired without a rebuild. Where it is not known, the safer side is taken. Source: docs/formulas/autopsy.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -42,7 +42,7 @@ export interface ExistingCabinet {
   readonly upsideDown: boolean;
   readonly spacer: boolean;
   readonly locked: boolean;
-  /** What holds the cabinet half, into what, and how many. */
+  /** What holds the cabinet cleat, into what, and how many. */
   readonly heldBy: (typeof EXISTING_HOLDS)[number];
   readonly heldIn: 'rail' | 'back';
   readonly heldCount: number;
@@ -173,7 +173,7 @@ const LEVER = formula({
   compute: ({ hand, touch }) => (touch > 0 ? HAND_N * (hand / touch + 1) : 0),
 });
 
-/** The links of a unit as it was described, the most used first, and what helps. */
+/** The links of a cabinet as it was described, the most used first, and what helps. */
 export function assessExisting(worry: ExistingCabinet): RiskAssessment {
   const { links, refusals } = judged(worry);
   return { links, refusals, repairs: repairsOf(worry, links, refusals) };
@@ -187,7 +187,7 @@ function judged(worry: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusal
   const W = evaluate(WEIGHT_OF, { m: all });
   const e = evaluate(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
   const b = contactHeight(short, t, θ);
-  // Without a spacer it turns about the wall half's own lower edge.
+  // Without a spacer it turns about the wall cleat's own lower edge.
   const h = worry.spacer ? Math.max(b, toMm(worry.height) - b - t) : b;
   const terms = { W, e, t, h, θ };
   const outward = evaluate(OUTWARD, terms);

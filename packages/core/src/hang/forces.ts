@@ -1,4 +1,4 @@
-/** What a hanging unit does to its wall, whichever way it hangs. */
+/** What a hanging cabinet does to its wall, whichever way it hangs. */
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Link } from './link.ts';
 
@@ -8,16 +8,16 @@ export interface WallForces {
   readonly outward: ExplainedValue;
   readonly spacerPush: ExplainedValue;
   readonly links: readonly Link[];
-  /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
+  /** mm: center of gravity from the wall; thickness of the strip on the studs. */
   readonly e: number;
-  /** mm: centre of gravity from the unit's left end. */
+  /** mm: center of gravity from the cabinet's left end. */
   readonly along: number;
   readonly t: number;
-  /** The bevel's part in it; null for a unit that is screwed through. */
+  /** The bevel's part in it; null for a cabinet that is screwed through. */
   readonly hook: Hook | null;
 }
 
-/** A unit that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
+/** A cabinet that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
 export interface Hook {
   readonly tip: ExplainedValue;
   readonly holdDown: ExplainedValue;

@@ -27,7 +27,7 @@ export const PLUGS: Readonly<Record<PlugId, { readonly pullN: number; readonly s
 };
 /** An anchor in wallboard carries no more than this, kg, whatever its maker says. [ASSUME] */
 export const MAX_PER_ANCHOR_KG = ASSUMED.anchorKg.value;
-/** A unit on anchors in wallboard, or on light metal studs, weighs no more than this loaded, kg. [ASSUME] */
+/** A cabinet on anchors in wallboard, or on light metal studs, weighs no more than this loaded, kg. [ASSUME] */
 export const MAX_ON_ANCHORS_KG = ASSUMED.onAnchorsKg.value;
 /** Metal studs from this on are folded from sheet that holds screws, mm: 20 gauge. [S100 (m)] */
 export const SOUND_METAL_MM = ASSUMED.soundMetal.value;
@@ -56,7 +56,7 @@ export interface ScrewCapacity {
 
 export type Ground = 'timber' | 'metal' | 'masonry' | 'anchors' | 'moving';
 
-/** What a unit on this wall hangs from. */
+/** What a cabinet on this wall hangs from. */
 export function groundOf({ structure, fixing }: Pick<Wall, 'structure' | 'fixing'>): Ground {
   const { carries } = STRUCTURES[structure];
   if (carries === 'moving') return 'moving';
@@ -69,7 +69,7 @@ export const boundToStuds = (wall: Pick<Wall, 'structure' | 'fixing'>): boolean 
   return ground === 'timber' || ground === 'metal';
 };
 
-/** Where fixings go that no stud says, mm from the unit's left end: evenly over the strip on the wall, as near as asked. */
+/** Where fixings go that no stud says, mm from the cabinet's left end: evenly over the strip on the wall, as near as asked. */
 export function fixingPlaces({ from, to }: { readonly from: number; readonly to: number }, everyMm: number): number[] {
   const clear = to - from - 2 * END_MM;
   if (clear <= 0) return [(from + to) / 2];

@@ -5,7 +5,7 @@ import type { Wall } from '../wall/wall.ts';
 import type { BearingShares } from './bearing-shares.ts';
 import type { RailFault } from './on-rail.ts';
 
-/** Another unit on the same rail: places in mm from this unit's left end. */
+/** Another cabinet on the same rail: places in mm from this cabinet's left end. */
 export interface RailNeighbour {
   /** Its name. */
   readonly from: string;
@@ -19,7 +19,7 @@ export interface HangInput {
   readonly cabinet: ResolvedCabinet;
   readonly weights: CabinetWeights;
   readonly wall: Wall;
-  /** Stud centres along the unit frame (mm from the unit's left end). */
+  /** Stud centers along the cabinet frame (mm from the cabinet's left end). */
   readonly studsMm: readonly number[];
   readonly materialOf: MaterialOf;
   readonly neighbours: readonly RailNeighbour[];

@@ -134,7 +134,7 @@ test('each way of sharing gives the studs all of the weight, no more and no less
     fc.property(arbitraryBox, studs, (box, at) => {
       const made = aloneBox(box);
       const { studs: used, weight } = analyzeHanging(onStuds(made, reached(at, made)));
-      // A stud too near the end of the wall half takes no screw.
+      // A stud too near the end of the wall cleat takes no screw.
       fc.pre(used.length > 0);
       for (const way of ['share-simple', 'share-continuous', 'share-rigid']) {
         const shares = used.map(({ share }) => share.terms.find(({ label }) => label.key === way)?.value);

@@ -151,6 +151,6 @@ test('a unit whose centre of gravity differs in all three directions loads the n
   expect(loaded.up).toBeLessThan(410);
   expect(loaded.out).toBeGreaterThan(140);
   const [left, right] = hang.studs;
-  // Studs at 200 and 605 of the unit; its middle at 350 is nearer to the left one.
+  // Studs at 200 and 605 of the cabinet; its middle at 350 is nearer to the left one.
   expect(left!.share.value).toBeGreaterThan(right!.share.value);
 });

@@ -1,6 +1,6 @@
 /**
  * Will it stay up? Follows the load from what stands on each floor to the studs, link by link, and
- * names the weakest. In: the resolved unit, its weights, the wall and the materials. Out: links with
+ * names the weakest. In: the resolved cabinet, its weights, the wall and the materials. Out: links with
  * their use, and the verdict; how much it would carry is searched for in limits.ts. Rules: docs/formulas/hanging-verdict.md.
  */
 import type { MovingPart } from '../parts/opened.ts';
@@ -22,7 +22,7 @@ export interface HangingAnalysis extends LoadPath {
   readonly plannedKg: number;
 }
 
-/** The hanging at the planned contents: at its worst, doors and the fullest drawer open, and someone pressing where the unit says so. */
+/** The hanging at the planned contents: at its worst, doors and the fullest drawer open, and someone pressing where the cabinet says so. */
 export const analyzeHanging = (input: HangInput): HangingAnalysis => analyzeHangingAt(input, 1);
 
 /** The hanging with the contents multiplied by `factor`: what the load slider shows. */

@@ -21,7 +21,7 @@ describe('the ink cupboard', () => {
   const short = long - 17.8;
 
   test('two screws high and one low in each of two studs, and the lock', () => {
-    // Studs at 145 and 550 of the unit; 5 mm screws stand 7.5 either side of the middle.
+    // Studs at 145 and 550 of the cabinet; 5 mm screws stand 7.5 either side of the middle.
     const at = wall.filter(({ kind }) => kind === 'strip').map(({ stud, row, fromLeft, above }) => [stud, row, toMm(fromLeft), toMm(above)]);
     const [top, low] = [Math.floor(short - 12.5), 13];
     expect(at).toEqual([

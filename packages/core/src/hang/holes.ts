@@ -1,6 +1,6 @@
 /**
  * Every hole the hanging takes: in the strip on the wall, where each stud is carried over to it; through the
- * carcass into the cabinet half; the lock at the bottom. Measured from ends and edges that have names.
+ * carcass into the cabinet cleat; the lock at the bottom. Measured from ends and edges that have names.
  * Pilots: docs/formulas/pilot-holes.md. Whether a place may be drilled: docs/formulas/cable-zones.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -23,7 +23,7 @@ import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {
   readonly id: string;
-  /** In the strip on the wall, in the wall half of a lower cleat, or the lock at the bottom. */
+  /** In the strip on the wall, in the wall cleat of a lower cleat, or the lock at the bottom. */
   readonly kind: 'strip' | 'lower' | 'lock';
   /** Which stud, or which place where no stud says it, counted from the left; null for none. */
   readonly stud: number | null;
@@ -39,7 +39,7 @@ export interface WallHole {
   readonly band: Band | null;
 }
 
-/** Holes through the carcass into the cabinet half, all at one height. */
+/** Holes through the carcass into the cabinet cleat, all at one height. */
 export interface CarcassHoles {
   /** What they are bored through: the hanging rail, or a thick back. */
   readonly panel: string;
@@ -67,7 +67,7 @@ export interface HangingHoles {
   /** A row for each box that hangs, and one for the lower of two cleats. */
   readonly carcass: readonly CarcassHoles[];
   readonly carcassBoring: Boring | null;
-  /** Centres of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
+  /** Centers of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
   readonly studs: readonly { readonly fromLeft: Length; readonly along: Length }[];
 }
 
@@ -89,7 +89,7 @@ const DUST_MM = ASSUMED.plugDust.value;
 /** A clear hole lets the thread through. [ASSUME] */
 const CLEAR_MM = 0.5;
 
-/** All holes of a unit's hanging; the wall's are none where it has no stud behind it. */
+/** All holes of a cabinet's hanging; the wall's are none where it has no stud behind it. */
 export function hangingHoles(input: HolesInput): HangingHoles {
   const { cabinet, hang, wall, at } = input;
   const { hanging } = cabinet;
@@ -109,7 +109,7 @@ const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
 
 const inOrder = ({ studs }: HolesInput['hang']): number[] => studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
 
-/** A rail is on the wall already: how a unit settles on it moves no hole of it. */
+/** A rail is on the wall already: how a cabinet settles on it moves no hole of it. */
 const footOf = ({ cabinet, at, seating }: HolesInput): ExplainedLength => wallHalfFoot(cabinet, at.up.nm, cabinet.hanging.onRail ? ZERO : seating);
 
 /** The holes in the wall alone: those of the strip stud by stud, then the lock. */
@@ -152,7 +152,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
       })),
     );
   if (!hanging.antiLift || studs.length === 0) return holes;
-  // One screw low down, in the stud nearest to the unit's middle.
+  // One screw low down, in the stud nearest to the cabinet's middle.
   const middle = toMm(cabinet.outside.width.value) / 2;
   const nearest = studs.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a));
   // With plates it goes through what they are let into, below one of them.
@@ -227,7 +227,7 @@ function carcassHoles(cabinet: ResolvedCabinet): Pick<HangingHoles, 'carcass' | 
   };
 }
 
-/** Where a panel stands in the unit, mm. */
+/** Where a panel stands in the cabinet, mm. */
 function spread({ frame, outline }: Panel): { readonly left: number; readonly right: number; readonly top: number } {
   const points = outline.map(({ from }) => place(frame, from));
   const along = points.map((point) => point.along / NM_PER.mm);

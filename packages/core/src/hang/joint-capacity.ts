@@ -1,5 +1,5 @@
 /**
- * What one end of a joint carries, read off its meeting. A joint counts its largest single mechanism
+ * What one end of a joint carries, read off its connection. A joint counts its largest single mechanism
  * (lip, glue or fasteners), never their sum: glue is stiff and takes everything until it fails.
  * Sources: docs/formulas/joint-capacity.md.
  */
@@ -179,7 +179,7 @@ function hungUnder(input: HangInput, connection: Connection, floor: ResolvedPane
   return strongest(mechanisms);
 }
 
-/** Screws through so many millimetres into a board's edge, pulled straight out of it. */
+/** Screws through so many millimeters into a board's edge, pulled straight out of it. */
 export function edgePull(input: HangInput, { screw: id, length, count }: Fastening, throughMm: number, board: ResolvedPanel): ExplainedValue {
   const screw = screwById(id);
   const material = input.materialOf(board.stock);

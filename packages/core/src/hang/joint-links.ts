@@ -1,4 +1,4 @@
-/** Links inside the unit: what carries each floor, then what hands the unit over to the cabinet half (carrier-links.ts). */
+/** Links inside the cabinet: what carries each floor, then what hands the cabinet over to the cabinet cleat (carrier-links.ts). */
 import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';

@@ -152,7 +152,7 @@ const BENT_BETWEEN = formula({
   compute: ({ Q, L, W, n, d, t, F }) => ((Q * L) / 4 + ((W / 2) * L) / (8 * n)) / (((d / 2) * t * t) / 6) / F,
 });
 
-/** Links of every leaf of a unit; contents are times `factor`. */
+/** Links of every leaf of a cabinet; contents are times `factor`. */
 export const leafLinks = (input: HangInput, factor: number): Link[] => (input.cabinet.props ?? []).flatMap((prop) => ofProp(input, prop, factor));
 
 function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {

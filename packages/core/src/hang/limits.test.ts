@@ -19,7 +19,7 @@ describe('the ends', () => {
     expect(loadLimits(hangInput).fineToKg!).toBeLessThan(range.lowKg!);
   });
   test('the low end is where guesses 30 % heavier and a cabinet 10 % heavier use a link up, by the levers of the load', () => {
-    // In spruce nothing but weights is open: the wall screws are used in proportion to all that hangs, but for the centre's small shift.
+    // In spruce nothing but weights is open: the wall screws are used in proportion to all that hangs, but for the center's small shift.
     const known = cabinetWith('ink', guessed, spruce);
     const own = known.hangInput.weights.empty.mass.value;
     const all = own + loadLimits(known.hangInput).carriesKg!;

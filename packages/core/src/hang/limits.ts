@@ -1,13 +1,13 @@
-/** How much of the same contents a unit would carry, both ends of it, and what would tell it more closely. Source: docs/formulas/carries-range.md. */
+/** How much of the same contents a cabinet would carry, both ends of it, and what would tell it more closely. Source: docs/formulas/carries-range.md. */
 import { contentsMass } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 import { loadPathAt, type HangingAnalysis } from './hang.ts';
 import type { Link } from './link.ts';
 import { atEnd, UNCERTAIN_INPUTS, toMeasure, type RangeEnd, type UncertainInput } from './uncertainty.ts';
 
-/** How much of the same contents a unit would carry. */
+/** How much of the same contents a cabinet would carry. */
 export interface LoadLimits {
-  /** Contents the unit carries until a link is fully used; null when it is refused whatever hangs in it. */
+  /** Contents the cabinet carries until a link is fully used; null when it is refused whatever hangs in it. */
   readonly carriesKg: number | null;
   /** The same with everything that nobody weighed as heavy as it may be: past it the word is over. */
   readonly lowKg: number | null;
@@ -25,7 +25,7 @@ export interface CarriesRange {
 
 const limits = new WeakMap<HangInput, LoadLimits>();
 
-/** What it would carry: a search over many loads, so it is asked for where it is said, and remembered. */
+/** What it would carry: a search over many loads, so it is asked for where it is said, and memoized. */
 export function loadLimits(input: HangInput): LoadLimits {
   const known = limits.get(input);
   if (known) return known;
@@ -39,7 +39,7 @@ export function loadLimits(input: HangInput): LoadLimits {
 
 const ranges = new WeakMap<HangInput, CarriesRange>();
 
-/** Both ends of what it would carry, and what to measure: more searches, so it is asked for where it is told, and remembered. */
+/** Both ends of what it would carry, and what to measure: more searches, so it is asked for where it is told, and memoized. */
 export function carriesRange(input: HangInput): CarriesRange {
   const known = ranges.get(input);
   if (known) return known;

@@ -46,7 +46,7 @@ export type PartialLoadKind = 'part-out' | 'part-left' | 'part-right';
 
 /** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
 export const FINE_USE = ASSUMED.fineUse.value;
-/** The tip ratio is fine up to here; past it the unit must be locked against lifting off. */
+/** The tip ratio is fine up to here; past it the cabinet must be locked against lifting off. */
 export const FINE_TIP = ASSUMED.fineTip.value;
 
 export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo' | 'limit'>>): Link => ({ fineTo: FINE_USE, limit: 1, ...row });

@@ -1,5 +1,5 @@
 /**
- * The loads a unit meets, each followed through the whole chain: empty, filled, everything open, each leaf open alone, filled
+ * The loads a cabinet meets, each followed through the whole chain: empty, filled, everything open, each leaf open alone, filled
  * fuller, guesses wrong, someone leaning, a child on a door. The one that comes nearest to a limit governs.
  * Sources: docs/formulas/load-cases.md, hanging-verdict.md; a wall that moves: docs/formulas/moving-walls.md.
  */
@@ -27,7 +27,7 @@ export interface LoadCase {
   readonly kind: CaseId;
   /** What is open, or hung on, where the case is about one thing. */
   readonly of: Label | null;
-  /** What hangs then, and where: with the sums of its mass and of its centre out from the wall. */
+  /** What hangs then, and where: with the sums of its mass and of its center out from the wall. */
   readonly load: Load;
   /** What comes nearest to its limit, as a share of it. */
   readonly weakest: { readonly name: Label; readonly share: number; readonly figure: ExplainedValue } | null;
@@ -50,7 +50,7 @@ export const ON_DOOR_N = ASSUMED.onDoor.value;
 /** Leaves of a long run are tried alone up to this many. */
 const MAX_ALONE = 8;
 
-/** Every case that can happen to this unit. */
+/** Every case that can happen to this cabinet. */
 export function loadCases(input: HangInput): LoadCases {
   const { weights, cabinet } = input;
   const { openings } = capacitiesOf(input);

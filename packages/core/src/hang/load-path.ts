@@ -1,4 +1,4 @@
-/** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
+/** The chain of links for one load: forces between cabinet and wall, then every link in order of how near it is to its limit. */
 import { opened, openingsOf, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import { contentsMass, loadedCabinet, type Load } from '../parts/weights.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
@@ -39,14 +39,14 @@ export interface LoadPath {
 export interface Capacities {
   readonly wall: ScrewCapacity;
   readonly joints: JointCapacities;
-  /** The cabinet half can be screwed to something that holds. */
+  /** The cabinet cleat can be screwed to something that holds. */
   readonly fixable: boolean;
   readonly openings: readonly MovingPart[];
 }
 
 const remembered = new WeakMap<HangInput, Capacities>();
 
-/** Remembered for each input: the load slider asks for them at every move. */
+/** Memoized for each input: the load slider asks for them at every move. */
 export function capacitiesOf(input: HangInput): Capacities {
   const known = remembered.get(input);
   if (known) return known;
@@ -68,7 +68,7 @@ export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weig
   return anew;
 }
 
-/** What is loaded on the unit: its contents times `factor`, what of it stands open. */
+/** What is loaded on the cabinet: its contents times `factor`, what of it stands open. */
 export interface LoadState {
   readonly factor: number;
   readonly open: readonly MovingPart[];
@@ -87,7 +87,7 @@ export interface AtWall {
   readonly links: readonly Link[];
 }
 
-/** Hook, spacer and wall fixings under a load, with what presses where the unit says so. */
+/** Hook, spacer and wall fixings under a load, with what presses where the cabinet says so. */
 export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
   const { cabinet } = input;
   const loaded = pressedOn(unpressed, pressingOn(cabinet));
@@ -135,5 +135,5 @@ export const plannedKg = ({ weights }: HangInput, factor: number): number => con
 /** Somebody said what it is to hold, or what presses on it. */
 export const isLoaded = ({ cabinet, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(cabinet.pressed);
 
-/** Middle of the studs, along the unit frame. */
+/** Middle of the studs, along the cabinet frame. */
 export const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

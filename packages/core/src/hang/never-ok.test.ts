@@ -14,7 +14,7 @@ import { ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';
 
 const used = ({ hang }: CabinetPlan, id: string): number => hang.links.find((link) => link.id === id)!.use.value;
 const stops = ({ findings }: CabinetPlan): string[] => findings.filter(({ severity }) => severity === 'stop').map(({ check }) => check);
-/** Marks at these places, mm from the unit's left end (it hangs at 895), and no studs but these. */
+/** Marks at these places, mm from the cabinet's left end (it hangs at 895), and no studs but these. */
 const marks = (state: 'found' | 'probed', ...at: readonly number[]): EditStep[] => [
   onWall('studs.known', false),
   onWall('studs.marks', Object.fromEntries(at.map((mm, n) => [`m${n}`, { id: `m${n}`, regular: null, at: entered(`${895 + mm} mm`), state, gone: false }]))),

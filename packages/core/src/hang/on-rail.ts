@@ -1,4 +1,4 @@
-/** Whether a unit's cabinet half seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
+/** Whether a cabinet's cabinet cleat seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
 import type { SpecBase } from '../carcass/spec-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -9,10 +9,10 @@ export type RailFault =
   /** Its bevel is so far above the rail's; negative below. */
   | { readonly kind: 'off'; readonly by: Length };
 
-/** A unit must sit on its rail within this. [A] */
+/** A cabinet must sit on its rail within this. [A] */
 const ON_RAIL = NM_PER.mm;
 
-/** What keeps a unit off its rail; null for nothing, or when it has a wall half of its own. */
+/** What keeps a unit off its rail; null for nothing, or when it has a wall cleat of its own. */
 export function railFault({ hanging, place }: Pick<SpecBase, 'hanging' | 'place'>, cabinet: ResolvedCabinet, wall: Wall): RailFault | null {
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;

@@ -1,6 +1,6 @@
 /**
  * Plans of random projects against a rigid body of their own: contacts are read off the panels, pushes and locks are found by a linear
- * programme, and nothing of the hanging's formulas is used. What it finds no equilibrium for is never called OK or close to its limit.
+ * program, and nothing of the hanging's formulas is used. What it finds no equilibrium for is never called OK or close to its limit.
  *
  * Where the two may differ: the plan counts the bevel at its middle and the lock by what its screw holds, so it refuses more than this does.
  */
@@ -37,7 +37,7 @@ interface Push {
   readonly from: number;
 }
 
-/** Everything that can push on the cabinet: bevels where halves overlap, the cabinet half's back, what stands it off, a lock's hold downwards. */
+/** Everything that can push on the cabinet: bevels where halves overlap, the cabinet cleat's back, what stands it off, a lock's hold downwards. */
 function pushesOn({ cabinet }: CabinetPlan): Push[] {
   const { hanging, byId } = cabinet;
   const θ = (hanging.bevelDeg * Math.PI) / 180;
@@ -105,7 +105,7 @@ describe('random projects', () => {
       if (!holds && (cabinetPlan.hang.state === 'fine' || cabinetPlan.hang.state === 'tight')) wrong.push(`${seed}: ${cabinetPlan.hang.state}`);
     }
     expect(wrong).toEqual([]);
-    // The programme tells the two apart, or the sweep shows nothing.
+    // The program says the two apart, or the sweep shows nothing.
     expect(held).toBeGreaterThan(judged / 4);
     expect(held).toBeLessThan(judged);
   });

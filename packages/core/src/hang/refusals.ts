@@ -20,7 +20,7 @@ import type { StudUse } from './wall-links.ts';
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =
   | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
-  /** The centre of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. `partly`: with a part of the contents only. */
+  /** The center of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. `partly`: with a part of the contents only. */
   | { readonly kind: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartialLoadKind }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
@@ -32,13 +32,13 @@ export type RefusalReason =
   | { readonly kind: 'too-few-studs'; readonly studs: number }
   | { readonly kind: 'no-spacer' }
   | { readonly kind: 'thin-back-only'; readonly backMm: number }
-  /** No row of screws fits the cabinet half and what it is to be screwed to. */
+  /** No row of screws fits the cabinet cleat and what it is to be screwed to. */
   | ({ readonly kind: 'half-misses' } & MissedCarrier)
   | { readonly kind: 'cleat-material'; readonly material: string }
   | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly minMm: number }
   /** Screws stand too near the stud's edges to hold. */
   | ({ readonly kind: 'stud-edge' } & StudEdge)
-  /** The cabinet half of the lower cleat is held by a thin back alone, and may come to carry everything. */
+  /** The cabinet cleat of the lower cleat is held by a thin back alone, and may come to carry everything. */
   | { readonly kind: 'lower-half-back'; readonly backMm: number }
   | { readonly kind: 'no-wall-screw' }
   | { readonly kind: 'no-cabinet-screw' }
@@ -47,7 +47,7 @@ export type RefusalReason =
 /** `not-checked`: no load is planned, so there is nothing to judge. */
 export type VerdictState = 'fine' | 'tight' | 'over' | 'refused' | 'not-checked';
 
-/** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
+/** One stud only: most it may carry, loaded; how far off the stud the center of gravity may be. [ASSUME] */
 export const ONE_STUD_KG = ASSUMED.oneStudKg.value;
 export const ONE_STUD_OFF_MM = ASSUMED.oneStudOff.value;
 
@@ -70,7 +70,7 @@ export function offBalance(cabinet: ResolvedCabinet, { along }: Load, studs: rea
   return pastMm >= 0 ? { kind: 'off-balance', pastMm } : undefined;
 }
 
-/** All that rules a hanging out; `fixable`: the cabinet half can be screwed to something that holds. */
+/** All that rules a hanging out; `fixable`: the cabinet cleat can be screwed to something that holds. */
 export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = cabinet;
   const reasons: RefusalReason[] = [];
@@ -111,7 +111,7 @@ export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, 
   return reasons;
 }
 
-/** One stud only and no longer wall half: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
+/** One stud only and no longer wall cleat: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
 function oneStudWillDo({ hanging }: ResolvedCabinet, loaded: Load, studs: readonly StudUse[]): boolean {
   const stud = studs[0];
   if (!stud) return false;

@@ -1,5 +1,5 @@
 /**
- * Splitting of the wall half across its grain at the upper screw row: what is pulled over the bevel
+ * Splitting of the wall cleat across its grain at the upper screw row: what is pulled over the bevel
  * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/cleat-splitting.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';

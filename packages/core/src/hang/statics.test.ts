@@ -1,4 +1,4 @@
-/** The worked table of docs/formulas/outward-force.md, tip-ratio.md and their neighbours. */
+/** The worked table of docs/formulas/outward-force.md, tip-ratio.md and their neighbors. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { evaluate } from '../explained/explained-value.ts';

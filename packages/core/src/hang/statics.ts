@@ -1,5 +1,5 @@
 /**
- * The unit as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
+ * The cabinet as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
  * Sources: a page each in docs/formulas, derived from equilibrium [eq].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -12,7 +12,7 @@ const source = (page: string): string => `[eq] docs/formulas/${page}.md`;
 /** What a mass weighs. */
 export const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
 
-/** a/h over tan θ: past 1 the unit swings off its hook. */
+/** a/h over tan θ: past 1 the cabinet swings off its hook. */
 export const TIP_RATIO = formula({
   label: 'tip-ratio',
   unit: 'share',
@@ -22,7 +22,7 @@ export const TIP_RATIO = formula({
   compute: ({ e, t, h, θ }) => (e - t / 2) / (h * tanDeg(θ)),
 });
 
-/** Pull of the unit on the wall half for design: W max(tan θ, a/h). */
+/** Pull of the cabinet on the wall cleat for design: W max(tan θ, a/h). */
 export const OUTWARD = formula({
   label: 'outward-force',
   unit: 'N',
@@ -52,7 +52,7 @@ export const HOLD_DOWN = formula({
   compute: ({ W, e, t, h, θ }) => Math.max(0, (W * (e - t / 2 - h * tanDeg(θ))) / (h * tanDeg(θ) + t / 2)),
 });
 
-/** An upward force at the front edge that lifts the bottom off the wall, and the one that unhooks the unit. */
+/** An upward force at the front edge that lifts the bottom off the wall, and the one that unhooks the cabinet. */
 export const LIFT_STARTS = formula({
   label: 'lift-starts',
   unit: 'N',
@@ -71,7 +71,7 @@ export const LIFT_LIMIT = formula({
   compute: ({ W, a, D, c, θ }) => (W * (a + c * tanDeg(θ))) / (D + c * tanDeg(θ)),
 });
 
-/** An outward pull z below the contact that unhooks the unit. */
+/** An outward pull z below the contact that unhooks the cabinet. */
 export const PULL_LIMIT = formula({
   label: 'pull-limit',
   unit: 'N',
@@ -105,7 +105,7 @@ export const LOCKED_PULL_LIMIT = formula({
 export const contactHeight = (shortFace: number, t: number, bevelDeg: number): number => shortFace + (t / 2) * tanDeg(bevelDeg);
 
 /**
- * Tension in one screw of the top row of the wall half, prying included: the half turns about a
+ * Tension in one screw of the top row of the wall cleat, prying included: the half turns about a
  * bearing point r = s_top/6 up its back. [eq], r [ASSUME].
  */
 export const PRYING = formula({
@@ -145,7 +145,7 @@ export function pryingTension(H: number, V: number, b: number, t: number, rows: 
   );
 }
 
-/** Pull of the screws that hold the cabinet half: [H b + V t/2] / s, about its lower end. */
+/** Pull of the screws that hold the cabinet cleat: [H b + V t/2] / s, about its lower end. */
 export const CABINET_PULL = formula({
   label: 'cabinet-half-pull',
   unit: 'N',

@@ -1,5 +1,5 @@
 /**
- * How a unit's weight, spread along the wall half, is shared by the studs: as simple spans with
+ * How a cabinet's weight, spread along the wall cleat, is shared by the studs: as simple spans with
  * cantilever ends, as a beam on unyielding supports, and as a rigid rail on equal springs. The
  * greatest of the three counts at each stud. Source: docs/formulas/stud-shares.md [eq].
  */
@@ -18,7 +18,7 @@ export function studShares(weight: number, left: number, right: number, studs: r
   return sharesOf([{ from: centre - half, to: centre + half, perMm: weight / (2 * half) }], weight, centre, studs);
 }
 
-/** The same of a unit that hangs by brackets, for every way they can come to share it (`bracketPatterns`): the greatest at each stud. */
+/** The same of a cabinet that hangs by brackets, for every way they can come to share it (`bracketPatterns`): the greatest at each stud. */
 export function bracketShares(
   patterns: readonly (readonly number[])[],
   brackets: readonly { readonly from: number; readonly to: number }[],
@@ -39,8 +39,8 @@ export function bracketShares(
 }
 
 /**
- * How a weight can come to lie on brackets: on the two ends alone, on the two beside its centre alone, or on all as springs of
- * one stiffness. With two they are one. Millimetres decide which it is, so all are counted. Middles in order, mm; N each.
+ * How a weight can come to lie on brackets: on the two ends alone, on the two beside its center alone, or on all as springs of
+ * one stiffness. With two they are one. Millimeters decide which it is, so all are counted. Middles in order, mm; N each.
  */
 export function bracketPatterns(weight: number, middles: readonly number[], centre: number): number[][] {
   const last = middles.length - 1;

@@ -92,7 +92,7 @@ describe('a fold-down screwed to the studs by its backboard', () => {
     // Up to under the ledger, which is as thick as the leaf: behind it no screw can be driven.
     expect(cabinet.hanging.shortFace).toBe(board.length.value - cabinet.byId.get('u1/leaf')!.thickness);
     expect(cabinet.hanging.stripOff).toBe(0);
-    // Its length stands upright: along the wall it is as long as the unit is wide.
+    // Its length stands upright: along the wall it is as long as the cabinet is wide.
     expect(wallHalfEnds(cabinet)).toEqual({ from: 0, to: 900 });
     expect(board.frame.origin.out).toBe(board.thickness);
   });

@@ -1,5 +1,5 @@
 /**
- * A unit screwed through its hanging rail or backboard into the studs: a rigid body whose weight hangs on the screws in
+ * A cabinet screwed through its hanging rail or backboard into the studs: a rigid body whose weight hangs on the screws in
  * shear, whose lean is held by their pull above and by the wall's push at its bottom. Sources: docs/formulas/screwed-through.md [eq].
  */
 import { toMm } from '../length/length.ts';
@@ -10,7 +10,7 @@ import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
 import { countedRows } from './wall-rows.ts';
 
-/** A unit and the wall it is screwed to. */
+/** A cabinet and the wall it is screwed to. */
 type Site = Pick<HangInput, 'cabinet' | 'wall'>;
 
 const SOURCE = '[eq] docs/formulas/screwed-through.md';
@@ -41,7 +41,7 @@ const SCREW_PULL = formula({
     ),
 });
 
-/** Someone pulls the bottom outwards: the unit turns about its top edge, against its own weight, and the lowest row is pulled most. */
+/** Someone pulls the bottom outwards: the cabinet turns about its top edge, against its own weight, and the lowest row is pulled most. */
 const BOTTOM_PULL = formula({
   label: 'bottom-pull',
   unit: 'N',
@@ -59,7 +59,7 @@ const BOTTOM_PULL = formula({
   },
 });
 
-/** Rows of wall screws as the wall sees them: heights above where the unit bears at its bottom, mm. */
+/** Rows of wall screws as the wall sees them: heights above where the cabinet bears at its bottom, mm. */
 export function throughRows({ cabinet, wall }: Site): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
   const { hanging } = cabinet;
   const { upper, lower, topMm, lowMm } = countedRows(cabinet, wall);

@@ -30,7 +30,7 @@ const lopsided: fc.Arbitrary<Lopsided> = fc.record({
   studs: fc.uniqueArray(mm(0, 13), { minLength: 2, maxLength: 4 }).map((steps) => steps.map((step) => 20 + 50 * step)),
 });
 
-/** Studs that were probed, at these places from the unit's left end: both of any two count. */
+/** Studs that were probed, at these places from the cabinet's left end: both of any two count. */
 const probed = (at: readonly number[]): EditStep[] => [
   onWall('studs.known', false),
   onWall(

@@ -9,7 +9,7 @@ import { evaluate, formula, type ExplainedValue } from '../explained/explained-v
 import { movingHold } from './grounds.ts';
 import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 
-/** What a wall that moves does to a unit, as shares of its weight. [ASSUME] order of magnitude */
+/** What a wall that moves does to a cabinet, as shares of its weight. [ASSUME] order of magnitude */
 export const MOVING = [
   { key: 'road-forward', ways: 0.8, up: 1 },
   { key: 'road-aside', ways: 0.5, up: 1 },

@@ -1,5 +1,5 @@
 /**
- * Forces between a unit and the wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the
+ * Forces between a cabinet and the wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the
  * spacer. Screwed through: pulled off the wall at the screws, pushing it at the bottom (through-forces.ts).
  */
 import { ASSUMED } from '../assumed/assumed.ts';

@@ -1,4 +1,4 @@
-/** The strip on the wall, a cleat's wall half or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+/** The strip on the wall, a cleat's wall cleat or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
 import type { WordKey } from '../checks/words/labels.ts';
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -22,7 +22,7 @@ import { countedRows, type WallRows } from './wall-rows.ts';
 import { bendingLink, maxMoment } from './wall-bending.ts';
 
 export interface StudUse {
-  /** From the unit's left end, mm. */
+  /** From the cabinet's left end, mm. */
   readonly atMm: number;
   /** Weight this stud carries: the greatest of three ways of sharing. */
   readonly share: ExplainedValue;
@@ -39,7 +39,7 @@ export interface StudUse {
   readonly tooShort: boolean;
 }
 
-/** Places nearer than this are one stud seen from two units. */
+/** Places nearer than this are one stud seen from two cabinets. */
 const SAME_STUD_MM = 1;
 
 /** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
@@ -91,10 +91,10 @@ const FIXED_BY = {
   moving: 'link-wall-ribs',
 } as const satisfies Readonly<Record<Ground, WordKey>>;
 
-/** Ends of the strip on the wall, mm from the unit's left end. */
+/** Ends of the strip on the wall, mm from the cabinet's left end. */
 export const wallHalfEnds = (cabinet: ResolvedCabinet): WallStretch => stretchOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
 
-/** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
+/** Where the wall cleat's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
 export const wallHalfFoot = ({ hanging, id }: ResolvedCabinet, placeUp: Length, seating: Length = ZERO): ExplainedLength =>
   explainedLength([
     plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
@@ -108,7 +108,7 @@ export const minFromEndMm = ({ hanging }: ResolvedCabinet): number => END_DISTAN
 
 const behindOf = new WeakMap<ResolvedCabinet, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
 
-/** Studs the wall half can be screwed to, mm from the unit's left end: clear of the ends of its pieces and of its notch. Every load asks: remembered. */
+/** Studs the wall cleat can be screwed to, mm from the cabinet's left end: clear of the ends of its pieces and of its notch. Every load asks: memoized. */
 export function studsBehind(cabinet: ResolvedCabinet, studsMm: readonly number[]): readonly number[] {
   const known = behindOf.get(cabinet);
   if (known?.studsMm === studsMm) return known.found;
@@ -222,7 +222,7 @@ function studUse(
     .flatMap(({ from, studs }) => studs.map((each) => ({ ...each, from })))
     .filter(({ atMm: at }) => Math.abs(at - atMm) < SAME_STUD_MM)
     .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item' as const, of: from }, value: newtons, unit: 'N' as const }));
-  // On a shared rail a stud carries its neighbours' units too.
+  // On a shared rail a stud carries its neighbors' cabinets too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
   const shear = evaluate(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(input, forces, carried);
@@ -250,7 +250,7 @@ function studUse(
   };
 }
 
-/** The wall half turns about its lower part: what its top row is pulled with. */
+/** The wall cleat turns about its lower part: what its top row is pulled with. */
 function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: ExplainedValue): ExplainedValue {
   return evaluate(PRYING, {
     H: evaluate(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight }),

@@ -1,4 +1,4 @@
-/** Where the screws of the strip on the wall stand in it: the cleat's wall half or, screwed through, the rail or backboard. */
+/** Where the screws of the strip on the wall stand in it: the cleat's wall cleat or, screwed through, the rail or backboard. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -6,7 +6,7 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import { groundOf } from './grounds.ts';
 
-/** Screw rows of the wall half above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
+/** Screw rows of the wall cleat above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
 export interface WallRows {
   readonly topMm: number;
   readonly lowMm: number;

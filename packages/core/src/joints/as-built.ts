@@ -29,7 +29,7 @@ export interface CutSlot {
 export interface BuiltFacts {
   /** By panel. */
   readonly parts: ReadonlyMap<string, CutPart>;
-  /** By operation: host panel and meeting. */
+  /** By operation: host panel and connection. */
   readonly slots: ReadonlyMap<string, CutSlot>;
   /** Spaces as they came out, by compartment. */
   readonly openings: ReadonlyMap<string, BuiltOpening>;
@@ -56,7 +56,7 @@ const DEEPEST_SHARE = 2 / 3;
 
 const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 
-/** The unit with its joints fitted to what is cut; itself where nothing is. */
+/** The cabinet with its joints fitted to what is cut; itself where nothing is. */
 export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeometry {
   const cabinet = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
   if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return cabinet;
@@ -95,7 +95,7 @@ function intoMade(connection: Connection, made: CutSlot, guest: Panel, host: Pan
   return { ...connection, joint: { ...joint, depth: made.depth, endPlay: Math.min(joint.endPlay, made.depth) as Length, play } };
 }
 
-/** Meetings of a part's two ends, let in by more or less so that the part as it was cut reaches; none where that cannot be. */
+/** Connections of a part's two ends, let in by more or less so that the part as it was cut reaches; none where that cannot be. */
 function letIn(
   panel: Panel,
   along: 'length' | 'width',
@@ -121,7 +121,7 @@ function letIn(
   return sound ? moved : [];
 }
 
-/** What is cut and does not fit the unit as it was resolved. */
+/** What is cut and does not fit the cabinet as it was resolved. */
 export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick<BuiltFacts, 'parts' | 'slots' | 'kept'>): Misfit[] {
   const found: Misfit[] = [];
   for (const [id, cut] of parts) {

@@ -12,7 +12,7 @@ import { screwById } from './screws.ts';
 
 /** A row of equal holes in one face or edge of a panel. */
 export interface Drilled {
-  /** The meeting they are for. */
+  /** The connection they are for. */
   readonly connection: string;
   readonly panel: string;
   /** An edge is drilled in the middle of its thickness. */
@@ -48,7 +48,7 @@ const drilledIn = new WeakMap<
   { readonly byId: ReadonlyMap<string, ResolvedPanel>; readonly all: ReadonlyMap<string, readonly Drilled[]> }
 >();
 
-/** All holes of a unit for its fasteners, by panel; remembered, for parts, checks and drawings all ask. */
+/** All holes of a cabinet for its fasteners, by panel; memoized, for parts, checks and drawings all ask. */
 export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, connections: readonly Connection[]): ReadonlyMap<string, readonly Drilled[]> {
   const known = drilledIn.get(connections);
   if (known?.byId === byId) return known.all;

@@ -19,7 +19,7 @@ export const BACK_PLAY = nanometers(500_000);
 /** The part of a joint that a fit decides. */
 export const playOf = (fit: Fit): Pick<Joint, 'play' | 'fit'> => ({ play: FIT_PLAY[fit], fit });
 
-/** Meetings with the play their fits stand for in a shop; the same list where the shop keeps to what is assumed. */
+/** Connections with the play their fits stand for in a shop; the same list where the shop keeps to what is assumed. */
 export function withFits(connections: readonly Connection[], fits: Shop['fits']): readonly Connection[] {
   if ((Object.keys(FIT_PLAY) as Fit[]).every((fit) => fits[fit].nm === FIT_PLAY[fit])) return connections;
   return connections.map((connection) => {

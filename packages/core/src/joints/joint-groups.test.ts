@@ -1,4 +1,4 @@
-/** Joints of the demo units: what they are cut to and leave, and how they look cut through. */
+/** Joints of the demo cabinets: what they are cut to and leave, and how they look cut through. */
 import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';

@@ -1,4 +1,4 @@
-/** The joints of a unit, alike ones together: what they are cut to, what they leave, and how their fasteners are loaded. */
+/** The joints of a cabinet, alike ones together: what they are cut to, what they leave, and how their fasteners are loaded. */
 import type { Length } from '../length/length.ts';
 import { isFace, type JointKind, type Connection, type Slot } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -19,7 +19,7 @@ export interface JointGroup {
   readonly loaded: 'across' | 'along' | null;
 }
 
-/** Groups in the order of the unit's meetings. */
+/** Groups in the order of the cabinet's connections. */
 export function jointGroups(cabinet: ResolvedCabinet): JointGroup[] {
   const groups = new Map<string, JointGroup>();
   for (const connection of cabinet.connections) {

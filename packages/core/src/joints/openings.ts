@@ -19,7 +19,7 @@ const SPANS = 0.35;
 /** Under this an opening is as planned: what a tape reads. [ASSUME] */
 const AS_PLANNED = 0.3 * NM_PER.mm;
 
-/** The unit with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
+/** The cabinet with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
 export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): CabinetGeometry {
   if (openings.size === 0) return cabinet;
   const moves = new Set(cabinet.connections.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
@@ -33,7 +33,7 @@ export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<stri
   return changed ? { ...cabinet, panels } : cabinet;
 }
 
-/** Where a panel begins and ends along an axis of the unit, nm. */
+/** Where a panel begins and ends along an axis of the cabinet, nm. */
 function rangeOf(panel: Panel, axis: 'along' | 'up'): readonly [from: number, to: number] {
   const at = panel.outline.map(({ from }) => place(panel.frame, from)[axis]);
   return [Math.min(...at), Math.max(...at)];
@@ -65,7 +65,7 @@ function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: CabinetG
   return Math.abs(by) <= AS_PLANNED ? panel : grown(panel, axis, by);
 }
 
-/** Longer or shorter along an axis of the unit, evenly to both sides. */
+/** Longer or shorter along an axis of the cabinet, evenly to both sides. */
 function grown(panel: Panel, axis: 'along' | 'up', by: number): Panel {
   const { u, v, origin } = panel.frame;
   const side = Math.abs(u[axis]) > 0.999 ? 'u' : Math.abs(v[axis]) > 0.999 ? 'v' : null;

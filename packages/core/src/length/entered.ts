@@ -1,5 +1,5 @@
 /**
- * A length as a person typed it. The text comes back as typed; the nanometres are what it means.
+ * A length as a person typed it. The text comes back as typed; the nanometers are what it means.
  * Text without a unit is kept with the unit of the field it was typed in, so that a file stands alone.
  */
 import { accept, type Outcome } from '../problem/problem.ts';
@@ -37,7 +37,7 @@ export function entered(text: string): Entered {
   return read.value;
 }
 
-/** A length that was worked out, to the nanometre, as if it had been typed in millimetres. Throws a RangeError on one that is not whole. */
+/** A length that was worked out, to the nanometer, as if it had been typed in millimeters. Throws a RangeError on one that is not whole. */
 export const enteredFromNm = (nm: number): Entered => ({ text: `${nm / NM_PER.mm} mm`, nm: nanometers(nm) });
 
 const WORKED_OUT = /^-?\d+\.\d{4,} ?(mm|in)$/;
@@ -51,6 +51,6 @@ export function typedText({ text, nm }: Entered, unit: DisplayUnit): string {
   const bare = own[1]!.trim();
   const bracketed = /^\(([^()]*)\)$/.exec(bare);
   if (bracketed) return bracketed[1]!;
-  // A sum whose terms carry units keeps them all: taking the last away would change its meaning.
+  // A sum whose terms carry cabinets keeps them all: taking the last away would change its meaning.
   return parseLength(bare, { unit }).ok && !/[a-z"'′″]/i.test(bare) ? bare : text;
 }

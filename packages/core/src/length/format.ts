@@ -8,7 +8,7 @@ export interface TapeLength {
   readonly negative: boolean;
   /** Digits before the fraction; '' when there is only a fraction. */
   readonly whole: string;
-  /** Decimal part with its point, for millimetres. */
+  /** Decimal part with its point, for millimeters. */
   readonly decimals: string;
   readonly fraction?: { readonly over: number; readonly under: number };
   /** The true length is a little more (strong) or less (shy) than the mark. */
@@ -39,7 +39,7 @@ export function tape(length: Length, unit: DisplayUnit): TapeLength {
   return { ...shared, whole: whole === 0 ? '' : String(whole), decimals: '', fraction: { over, under } };
 }
 
-/** '23 11/16', '676.5 shy': the tape's words without the unit. */
+/** '23 11/16', '676.5 shy': the tape's words without the cabinet. */
 export function tapeText(length: Length, unit: DisplayUnit): string {
   const { negative, whole, decimals, fraction, rest } = tape(length, unit);
   const figure = [whole + decimals, fraction ? `${fraction.over}/${fraction.under}` : ''].filter(Boolean).join(' ');
@@ -53,7 +53,7 @@ export function tapeTextWithUnit(length: Length, unit: DisplayUnit): string {
   return rest ? `${text.slice(0, -rest.length)}${unit} ${rest}` : `${text} ${unit}`;
 }
 
-/** Decimals without a mark's rounding: millimetres to 0.001, inches to 0.0001, noughts at the end left out. */
+/** Decimals without a mark's rounding: millimeters to 0.001, inches to 0.0001, noughts at the end left out. */
 export function exactText(length: Length, unit: DisplayUnit): string {
   const text = unit === 'mm' ? toMm(length).toFixed(3) : toInches(length).toFixed(4);
   return text.replace(/\.?0+$/, '').replace('-', '−') || '0';

@@ -8,8 +8,8 @@
  *
  * Operators go from left to right: after a '/' no fraction is read, so that 96 mm/4/3 is 8 mm.
  *
- * The arithmetic is exact and rounded once to the nanometre. A single amount that is not a whole
- * number of nanometres is refused instead of rounded: it is more often a slip than a wish.
+ * The arithmetic is exact and rounded once to the nanometer. A single amount that is not a whole
+ * number of nanometers is refused instead of rounded: it is more often a slip than a wish.
  */
 import { accept, refuse, Refusal, type Outcome } from '../problem/problem.ts';
 import { LONGEST, NM_PER, type Length, type LengthUnit } from './length.ts';
@@ -17,7 +17,7 @@ import { add, decimal, divide, isWhole, multiply, rational, roundToWhole, subtra
 
 export interface ParsedLength {
   readonly nm: Length;
-  /** True when a sum came out between two nanometres. */
+  /** True when a sum came out between two nanometers. */
   readonly rounded: boolean;
   /** True when the text says its own unit; false when `unit` was supplied for it. */
   readonly ownUnit: boolean;
@@ -31,7 +31,7 @@ export interface ParseOptions {
   readonly where?: string;
 }
 
-/** An exact value in nanometres to some power of length: 0 a factor, 1 a length. */
+/** An exact value in nanometers to some power of length: 0 a factor, 1 a length. */
 export interface Quantity {
   readonly value: Rational;
   readonly power: number;
@@ -98,7 +98,7 @@ export function parseLength(text: string, { unit, where = 'length' }: ParseOptio
   return accept({ nm: nm as Length, rounded: !isWhole(exact), ownUnit, expression: !literal });
 }
 
-/** The exact value of a typed sum, in nanometres; throws a Refusal. Every term of a sum has a unit, or none has. */
+/** The exact value of a typed sum, in nanometers; throws a Refusal. Every term of a sum has a unit, or none has. */
 export function readExpression(text: string, where: string): { quantity: Quantity; literal: boolean } {
   const reader = new Reader(text, where);
   return reader.all();

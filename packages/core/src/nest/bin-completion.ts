@@ -1,6 +1,6 @@
 /**
  * Whether pieces go into given bins of several sizes, in one dimension: bin completion. The largest piece that is left goes into one bin, which
- * is then filled until nothing more fits; what would waste more room than there is to spare is not followed, and what failed once is remembered.
+ * is then filled until nothing more fits; what would waste more room than there is to spare is not followed, and what failed once is memoized.
  * Source: Korf, "A new algorithm for optimal bin packing", 2002; "An improved algorithm for optimal bin packing", 2003.
  */
 

@@ -90,7 +90,7 @@ export function nodeOf(item: PackItem, lie: PackLie, kerf: number): GuillotineNo
   return rowOf(axis, row, kerf);
 }
 
-/** How much of what a hole leaves counts: the lesser rest, the area left, or how far the piece differs from its neighbour. */
+/** How much of what a hole leaves counts: the lesser rest, the area left, or how far the piece differs from its neighbor. */
 export type FitRule = 'short' | 'area' | 'match';
 export const FIT_RULES: readonly FitRule[] = ['match', 'short', 'area'];
 

@@ -157,7 +157,7 @@ function roomFor(item: PackItem, { sheets, moved, rules, job }: Filling, from: n
   return best;
 }
 
-/** All of a unit on one sheet, or none of it. */
+/** All of a cabinet on one sheet, or none of it. */
 function all(unit: MatchedItems, sheet: OpenSheet, kerf: number, fit: FitRule): OpenSheet | null {
   const trial = copySheet(sheet);
   for (const item of unit) {

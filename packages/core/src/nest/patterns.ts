@@ -182,7 +182,7 @@ function sheetSearch({ bed, frames }: FramedSheet, kinds: readonly Kind[], worth
   };
 }
 
-/** Patterns whose strips lie side by side along `axis`. Strips are remembered: one stays the best of its width while there are pieces for it. */
+/** Patterns whose strips lie side by side along `axis`. Strips are memoized: one stays the best of its width while there are pieces for it. */
 function stripSearch(
   axis: SplitAxis,
   dx: number,

@@ -68,7 +68,7 @@ export const looseLines = (
     };
   });
 
-/** Corners to the tenth of a thousandth of a millimetre, as they are kept. */
+/** Corners to the tenth of a thousandth of a millimeter, as they are kept. */
 export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
   corners.map(({ x, y, bulge }) => ({
     x: nanometers(Math.round(x * 1e4) * 100),
@@ -76,7 +76,7 @@ export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
     bulge: Math.round(bulge * 1e6) / 1e6,
   }));
 
-/** An outline drawn elsewhere as a part: its blank as small as it can be, to the tenth of a thousandth of a millimetre. */
+/** An outline drawn elsewhere as a part: its blank as small as it can be, to the tenth of a thousandth of a millimeter. */
 export function drawnPart(
   { corners, lengthMm, widthMm }: { readonly corners: readonly Corner[]; readonly lengthMm: number; readonly widthMm: number },
   named: Pick<LoosePart, 'id' | 'order' | 'name' | 'stock'>,

@@ -1,4 +1,4 @@
-/** Doors and drawers open: where the centre of gravity goes, by hand and against a leaf turned step by step. */
+/** Doors and drawers open: where the center of gravity goes, by hand and against a leaf turned step by step. */
 import { describe, expect, test } from '@jest/globals';
 import type { DrawerUnit } from '../carcass/drawer-unit.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';

@@ -1,6 +1,6 @@
 /**
- * The unit with everything open: how far doors that stand at right angles and the fullest drawer, all the
- * way out, move its centre of gravity. Source: docs/formulas/opened.md.
+ * The cabinet with everything open: how far doors that stand at right angles and the fullest drawer, all the
+ * way out, move its center of gravity. Source: docs/formulas/opened.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -21,7 +21,7 @@ export interface MovingPart {
   readonly ownKg: number;
   /** The floor that moves with it; null for a door. */
   readonly floor: string | null;
-  /** mm, of its centre of gravity. */
+  /** mm, of its center of gravity. */
   readonly shift: Vector;
 }
 
@@ -50,7 +50,7 @@ const PRESSED_CENTRE = formula({
   compute: ({ m, e, Q, at }) => (m * e + Q * at) / (m + Q || 1),
 });
 
-/** What of a unit opens. Drawers stand for themselves; only the fullest is ever out. */
+/** What of a cabinet opens. Drawers stand for themselves; only the fullest is ever out. */
 export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): MovingPart[] {
   const openings: MovingPart[] = [];
   const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
@@ -95,7 +95,7 @@ function heldTogether({ connections }: ResolvedCabinet, first: string): string[]
   return [...held];
 }
 
-/** Where the centre of a leaf goes when it turns a right angle about its hinged edge, outwards. */
+/** Where the center of a leaf goes when it turns a right angle about its hinged edge, outwards. */
 function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string, panels: readonly string[]): Vector {
   const at = hinged.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [at, (at + 1) % hinged.outline.length].map((each) => place(hinged.frame, hinged.outline[each]!.from)) as [Vector, Vector];
@@ -114,7 +114,7 @@ function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string
   return scale(minusVector(open, across), 1 / 1e6);
 }
 
-/** Kilograms of what comes off before a unit is lifted: doors, drawers, shelves on pins. */
+/** Kilograms of what comes off before a cabinet is lifted: doors, drawers, shelves on pins. */
 export function looseKg(cabinet: ResolvedCabinet, weights: CabinetWeights): number {
   const off = new Set(openingsOf(cabinet, weights).flatMap(({ panels }) => panels));
   for (const { guest, joint } of cabinet.connections) if (joint.kind === 'pins') off.add(guest);
@@ -152,7 +152,7 @@ const G0 = 9.80665;
 /** Whoever works at an edge leans on it with this at least, kg. */
 const MIN_PRESS_KG = ASSUMED.workPress.value / G0;
 
-/** What presses an edge of a unit: as it was entered, and never less than somebody who leans on it. */
+/** What presses an edge of a cabinet: as it was entered, and never less than somebody who leans on it. */
 export function pressingOn({ pressed }: Pick<ResolvedCabinet, 'pressed'>): Pressed | undefined {
   if (!pressed || pressed.kg >= MIN_PRESS_KG) return pressed;
   return { ...pressed, kg: MIN_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };

@@ -1,6 +1,6 @@
 /**
  * A piece as it lies on the bench, flat, to be cut: its outline, what is let into its upper and its under face, its holes. What goes in
- * at an edge cannot be seen from above and is given as features, in words. Millimetres from the corner of the blank, x along its length.
+ * at an edge cannot be seen from above and is given as features, in words. Millimeters from the corner of the blank, x along its length.
  */
 import polygonClipping from 'polygon-clipping';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';

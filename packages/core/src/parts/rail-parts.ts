@@ -1,6 +1,6 @@
 /**
  * Boards of a wall rail: each piece is ripped into a stretch of the rail and its mating half, and the
- * cabinet halves of the units that hang on it are crosscut from the mating halves, longest first.
+ * cabinet cleats of the cabinets that hang on it are crosscut from the mating halves, longest first.
  */
 import { roundToNm, toMm, type Length } from '../length/length.ts';
 import { RIPPED_LONG_FACES, SHORT_FACE } from '../solid/hanging.ts';
@@ -12,7 +12,7 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { evaluate } from '../explained/explained-value.ts';
 import type { PartLine } from './part-line.ts';
 
-/** A cabinet half that is to come out of a rail's boards. */
+/** A cabinet cleat that is to come out of a rail's boards. */
 export interface RailHalf {
   readonly unit: string;
   readonly panel: string;

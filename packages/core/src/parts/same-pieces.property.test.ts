@@ -53,7 +53,7 @@ describe('measures a nanometre apart', () => {
   });
 
   test('a mirror image is one to the nanometre or not', () => {
-    // The same slot in the other face, and a nanometre off.
+    // The same slot in the other face, and a nanometer off.
     const { twinOf } = samePieces([blank('left', groove(mm(100))), blank('right', groove(mm(100) + 1, mm(20), mm(180), 'other'))]);
     expect([...twinOf]).toEqual([
       [0, 1],

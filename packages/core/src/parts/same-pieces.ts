@@ -1,5 +1,5 @@
 /**
- * Which blanks of a unit are the same piece of wood, and which are one another's mirror image. Turning a blank over in
+ * Which blanks of a cabinet are the same piece of wood, and which are one another's mirror image. Turning a blank over in
  * the mind is only worth it where others of its size lie otherwise, and once for all that lie alike: this runs at every key.
  */
 import { snapped } from './snap-sizes.ts';

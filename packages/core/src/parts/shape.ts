@@ -17,7 +17,7 @@ interface Trait {
   /** Every measure that does not change when the piece is turned. */
   readonly sizes: readonly number[];
   readonly face: Face | 'both';
-  /** From the blank's corner, whole nanometres. */
+  /** From the blank's corner, whole nanometers. */
   readonly points: readonly (readonly [u: number, v: number])[];
 }
 

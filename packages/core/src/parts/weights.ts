@@ -1,4 +1,4 @@
-/** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
+/** Masses and centers: the cabinet's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { arrange, type Arrangement, type ItemLot } from '../contents/arrange.ts';
 import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
@@ -68,13 +68,13 @@ const CENTRE = formula({
   compute: (terms) => (terms['m₁'] * terms['e₁'] + terms['m₂'] * terms['e₂']) / (terms['m₁'] + terms['m₂'] || 1),
 });
 
-/** A mass at a place of the unit frame; positions in mm. */
+/** A mass at a place of the cabinet frame; positions in mm. */
 export interface Load {
   readonly mass: ExplainedValue;
   readonly along: number;
   readonly up: number;
   readonly out: number;
-  /** The sum behind `out`, where it decides whether the unit hangs. */
+  /** The sum behind `out`, where it decides whether the cabinet hangs. */
   readonly outFigure?: ExplainedValue;
 }
 
@@ -346,7 +346,7 @@ export const shareOfLoad = <L extends Load>(load: L, share: number): L => ({
   mass: evaluate(SCALED, { contents: load.mass, factor: share }, load.mass.label),
 });
 
-/** Empty unit and contents together, with contents multiplied by `factor`. */
+/** Empty cabinet and contents together, with contents multiplied by `factor`. */
 export function loadedCabinet({ empty, contents, top }: CabinetWeights, factor = 1): Load {
   const hung = contents.filter(({ compartment }) => !compartment.stands);
   const loads = top ? [...hung, top] : hung;

@@ -1,6 +1,6 @@
 /**
- * Contents-first against wall-first: what the things in a unit need of it, what its place on the wall
- * leaves it, and the choices that settle a difference. Each choice is an edit whose effect preview() tells.
+ * Contents-first against wall-first: what the things in a cabinet need of it, what its place on the wall
+ * leaves it, and the choices that settle a difference. Each choice is an edit whose effect preview() says.
  */
 import { isShelfBox } from '../carcass/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
@@ -27,7 +27,7 @@ export interface Disagreement {
   readonly choices: readonly Fix[];
 }
 
-/** What a unit's things would have it measure outside; its own size where they fit. */
+/** What a cabinet's things would have it measure outside; its own size where they fit. */
 export function contentsNeed({ cabinet, block, weights }: CabinetPlan): {
   width: number;
   height: number;
@@ -61,7 +61,7 @@ export function contentsNeed({ cabinet, block, weights }: CabinetPlan): {
   return { ...size, height: size.height + tall, item };
 }
 
-/** Where a unit and its place disagree. */
+/** Where a cabinet and its place disagree. */
 export function agreementOf(design: Design, plan: Plan, cabinetPlan: CabinetPlan): Disagreement[] {
   const { block } = cabinetPlan;
   const spec = design.units[cabinetPlan.id]!;

@@ -11,7 +11,7 @@ import { finishedParts, activeOperations, activeSteps, tickedSteps, type Design,
 import { joinedTo } from './joined-to.ts';
 import type { Plan, CabinetPlan } from './plan.ts';
 
-/** The job of a whole plan. `sheets`: those that are laid out so far. Only units that are named are built, all where none is. */
+/** The job of a whole plan. `sheets`: those that are laid out so far. Only cabinets that are named are built, all where none is. */
 export function buildJob(
   plan: Plan,
   design: Design,

@@ -1,4 +1,4 @@
-/** How large a unit came out: what was asked for, and what parts that run right through, or openings from one side to the other, measured otherwise. */
+/** How large a cabinet came out: what was asked for, and what parts that run right through, or openings from one side to the other, measured otherwise. */
 import { enters, type CabinetSpec } from '../carcass/families.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
@@ -54,7 +54,7 @@ function partsOff({ cabinet, parts }: CabinetPlan, record: readonly RecordEntry[
   });
 }
 
-/** Openings with none beside them on their way across: as much wider as they are, as much wider is the unit. */
+/** Openings with none beside them on their way across: as much wider as they are, as much wider is the cabinet. */
 function openingsOff({ cabinet: { compartments } }: CabinetPlan, record: readonly RecordEntry[], axis: 'along' | 'up'): number[] {
   const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
   const overlaps = (a: Compartment, b: Compartment): boolean =>

@@ -6,7 +6,7 @@ import { familyOf } from '../carcass/families.ts';
 import { FLOOR } from '../carcass/shelf-box.ts';
 import type { Design, CabinetSpec } from './design.ts';
 
-/** Things by the unit they were given to, in the order of the table. */
+/** Things by the cabinet they were given to, in the order of the table. */
 export type Homes = ReadonlyMap<string, readonly (ItemLot & { readonly on: string })[]>;
 
 export function homesByCabinet(items: Design['items']): Homes {
@@ -22,7 +22,7 @@ export function homesByCabinet(items: Design['items']): Homes {
   return units;
 }
 
-/** Things on the floors of one unit that are there. */
+/** Things on the floors of one cabinet that are there. */
 export function lotsOf(homes: Homes, spec: CabinetSpec): LotsOn {
   const lots = new Map<string, ItemLot[]>();
   for (const lot of homes.get(spec.id) ?? []) {
@@ -34,7 +34,7 @@ export function lotsOf(homes: Homes, spec: CabinetSpec): LotsOn {
   return lots;
 }
 
-/** A space of that name is there: the first one, or one an element of the unit opens; a box of a run has shelves of its own, `c1-s2`. */
+/** A space of that name is there: the first one, or one an element of the cabinet opens; a box of a run has shelves of its own, `c1-s2`. */
 export const hasFloor = (spec: CabinetSpec, on: string): boolean =>
   on === FLOOR ||
   Object.hasOwn(spec.contents, on) ||
@@ -57,7 +57,7 @@ export const unplacedItems = ({ items, units: specs }: Pick<Design, 'items' | 'u
     return count > 0 ? [{ item, count, pinned: false }] : [];
   });
 
-/** The same things on the same floors: what a unit's plan may be kept for. */
+/** The same things on the same floors: what a cabinet's plan may be kept for. */
 export function sameLots(a: LotsOn, b: LotsOn): boolean {
   if (a.size !== b.size) return false;
   for (const [on, lots] of a) {

@@ -18,7 +18,7 @@ export interface Design {
   /** The unit lengths are shown in, unless their home says otherwise. */
   readonly unit: DisplayUnit;
   readonly wall: Wall;
-  /** Children can reach the units. */
+  /** Children can reach the cabinets. */
   readonly children: boolean;
   /** The ground shakes here: what hangs is fixed top and bottom. */
   readonly earthquakes: boolean;
@@ -70,7 +70,7 @@ export interface PinnedPart {
   /** The part's. */
   readonly id: string;
   readonly product: string;
-  /** A piece of the store, or the how-manieth new sheet: 'birch-18#1'. */
+  /** A piece of the store, or the ordinal new sheet: 'birch-18#1'. */
   readonly sheet: string;
   /** From the corner of the untrimmed sheet. */
   readonly x: Length;
@@ -121,7 +121,7 @@ export interface SheetCut {
   readonly pieces: readonly string[];
 }
 
-/** A unit as it was, or might be: kept beside the one that stands, under the same id. */
+/** A cabinet as it was, or might be: kept beside the one that stands, under the same id. */
 export interface Variant {
   readonly id: string;
   readonly order: number;
@@ -132,7 +132,7 @@ export interface Variant {
 /** A stud scanner's signal along a level line. */
 export interface WallScan {
   readonly up: Entered;
-  /** Millimetres from the wall's left end, and the level there, 0 to 100. */
+  /** Millimeters from the wall's left end, and the level there, 0 to 100. */
   readonly samples: readonly { readonly at: number; readonly level: number }[];
 }
 
@@ -154,7 +154,7 @@ export interface AsCut {
   readonly planned?: { readonly length?: Entered; readonly width?: Entered };
 }
 
-/** Where the bottom of a unit came to when it was first hung, over where it was asked for. */
+/** Where the bottom of a cabinet came to when it was first hung, over where it was asked for. */
 export interface HungHeight {
   readonly unit: string;
   readonly asked: Entered;
@@ -163,7 +163,7 @@ export interface HungHeight {
   readonly allowed: Entered;
 }
 
-/** A space of a unit as it came out of the dry fit; what was not measured is absent. */
+/** A space of a cabinet as it came out of the dry fit; what was not measured is absent. */
 export interface MeasuredOpening {
   readonly space: string;
   readonly width?: Entered;
@@ -178,7 +178,7 @@ export interface ShopNote {
   readonly unit?: string;
   /** Ids of pictures kept on the server. */
   readonly photos: readonly string[];
-  /** To be said again when a unit like it is begun. */
+  /** To be said again when a cabinet like it is begun. */
   readonly nextTime: boolean;
 }
 
@@ -329,7 +329,7 @@ export const plannedFor = (cut: Pick<AsCut, 'planned'>, measure: 'length' | 'wid
 export const activeSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: SawnCuts }[] =>
   activeFacts(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
 
-/** Heights units came to when they were hung, the latest of each, oldest first. */
+/** Heights cabinets came to when they were hung, the latest of each, oldest first. */
 export const activeHung = (record: readonly RecordEntry[]): readonly { readonly id: string; readonly hung: HungHeight }[] => {
   const all = activeFacts(record, ({ hung }) => hung).map(({ id, fact }) => ({ id, hung: fact }));
   return all.filter(({ hung }, index) => !all.slice(index + 1).some((later) => later.hung.unit === hung.unit));
@@ -358,7 +358,7 @@ export const activeScans = (record: readonly RecordEntry[]): { readonly id: stri
 export const specsInOrder = ({ units: specs }: Pick<Design, 'units'>): CabinetSpec[] =>
   Object.values(specs).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** Tries of a unit, in order. */
+/** Tries of a cabinet, in order. */
 export const variantsOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Variant[] =>
   Object.values(tries)
     .filter((each) => each.unit.id === unit)

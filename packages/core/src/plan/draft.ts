@@ -1,9 +1,9 @@
-/** The geometry of a unit alone while something of it is dragged: what a drawing needs between two pointer moves, without loads or checks. */
+/** The geometry of a cabinet alone while something of it is dragged: what a drawing needs between two pointer moves, without loads or checks. */
 import { buildCabinet, type CabinetSpec } from '../carcass/families.ts';
 import type { StockOf } from '../carcass/box-frame.ts';
 import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 
-/** The unit with one value changed. */
+/** The cabinet with one value changed. */
 export function draftCabinet(design: CabinetSpec, path: readonly string[], value: unknown, stockOf: StockOf): ResolvedCabinet {
   return resolveCabinet(buildCabinet(withValue(design, path, value) as CabinetSpec, stockOf));
 }

@@ -29,7 +29,7 @@ test('every free room, filled, gives a cabinet that runs into nothing and can be
     const filled = plan(applyEdit(design, edit), record, workshop).byId.get('ink')!;
     const wrong = filled.findings.filter(({ check }) => ['collides', 'covers-outlet', 'room-door', 'hits-baseboard', 'lift-clearance'].includes(check));
     expect(wrong).toEqual([]);
-    // As large as the room in whole millimetres, or the share of it that its sheets and its hanging take.
+    // As large as the room in whole millimeters, or the share of it that its sheets and its hanging take.
     expect((filled.block.right - filled.block.left) / Math.min(room.right - room.left, mm(3000))).toBeGreaterThan(0.5);
   }
 });

@@ -1,4 +1,4 @@
-/** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
+/** The largest cabinet a free rectangle takes, and runs of equal cabinets in it: edits made from the room there is. */
 import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import type { Finding } from '../checks/finding.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
@@ -18,7 +18,7 @@ const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered
 /** Smaller rooms are not worth a cabinet. [A] */
 const LEAST = 150 * NM_PER.mm;
 
-/** Free rectangles for a unit that stands so far out, without the blocks named in `leaving`. */
+/** Free rectangles for a cabinet that stands so far out, without the blocks named in `leaving`. */
 export function roomsFor(
   design: Pick<Design, 'wall'>,
   blocks: readonly WallBlock[],
@@ -87,7 +87,7 @@ export interface RunPlan {
   readonly edit: Edit | null;
 }
 
-/** A run of equal units in a room: the unit itself and copies of it, whose ids come from `newId`. Things stay with the first. */
+/** A run of equal cabinets in a room: the cabinet itself and copies of it, whose ids come from `newId`. Things stay with the first. */
 export function runOfCabinets(design: Design, spec: CabinetSpec, room: WallRect, wish: RunWish, newId: () => string): RunPlan {
   const run = runIn(room, wish, spec.unit);
   if (run.left < 0 || run.width < 100 * NM_PER.mm) return { run, edit: null };
@@ -115,7 +115,7 @@ export function runOfCabinets(design: Design, spec: CabinetSpec, room: WallRect,
   return { run, edit: steps };
 }
 
-/** Free room about a unit where it hangs: how far it could grow to each side before it meets something. */
+/** Free room about a cabinet where it hangs: how far it could grow to each side before it meets something. */
 export function roomAbout({ left, right, bottom, top }: WallRect, rooms: readonly WallRect[]): WallRect | null {
   const about = rooms.filter((room) => room.left <= left && room.right >= right && room.bottom <= bottom && room.top >= top);
   if (about.length === 0) return null;

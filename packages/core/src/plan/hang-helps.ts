@@ -41,7 +41,7 @@ export function hangHelps(tried: TriedFix, cabinetId: string): HangHelp[] {
   });
 }
 
-/** What takes away the stops that rule a unit out, one after another, as one change; empty where nothing does. */
+/** What takes away the stops that rule a cabinet out, one after another, as one change; empty where nothing does. */
 function settled(tried: TriedFix, cabinetId: string): EditFix[] {
   const stopsOf = (design: TriedFix['design']): Finding[] =>
     tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === cabinetId && rulesOut(finding));

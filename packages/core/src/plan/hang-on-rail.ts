@@ -1,11 +1,11 @@
-/** Hanging a unit on a rail: its half ripped as the rail is, its bottom where the rail takes it. One edit. */
+/** Hanging a cabinet on a rail: its half ripped as the rail is, its bottom where the rail takes it. One edit. */
 import { enteredFromNm } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Planner } from './plan.ts';
 
-/** The edit; throws a RangeError on a unit or rail that is not there. Where the bevel comes to is known only once the half is ripped: it is planned first. */
+/** The edit; throws a RangeError on a cabinet or rail that is not there. Where the bevel comes to is known only once the half is ripped: it is planned first. */
 export function hangOnRail(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string, railId: string): Edit {
   const rail = Object.hasOwn(design.wall.rails, railId) ? design.wall.rails[railId] : undefined;
   if (!rail || !Object.hasOwn(design.units, cabinetId)) throw new RangeError(`there is no unit '${cabinetId}' or no rail '${railId}'`);

@@ -68,7 +68,7 @@ export function withoutStops(tried: TriedFix, unit: string, proposed: Edit): { r
   }
 }
 
-/** The stops an edit brings a unit that were not there before. */
+/** The stops an edit brings a cabinet that were not there before. */
 export function newStops({ planner, design, record, workshop }: TriedFix, unit: string, edit: Edit): readonly Finding[] {
   const known = new Set(planner.plan(design, record, workshop).findings.filter(isStop).map(nameOf));
   const { findings } = planner.plan(applyEdit(design, edit), record, workshop);

@@ -12,7 +12,7 @@ import type { Plan } from './plan.ts';
 
 type Measure = 'length' | 'width';
 
-/** Lengths in nanometres; costs in the workshop's currency. */
+/** Lengths in nanometers; costs in the workshop's currency. */
 export type Lesson =
   /** Sheets that are not as thick as they are called: measured before slots were cut for them, or after. */
   | ({ readonly lesson: 'sheet-measured' | 'sheet-too-late'; readonly product: string; readonly nominal: number; readonly mean: number } & Slots)

@@ -1,4 +1,4 @@
-/** Offcuts a layout leaves in the store although parts of it would come out of them. A finding of a layout: the plan of a unit knows none. */
+/** Offcuts a layout leaves in the store although parts of it would come out of them. A finding of a layout: the plan of a cabinet knows none. */
 import type { Finding } from '../checks/finding.ts';
 import { trimOf, type NestPart, type NestPlan, type Placement } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';

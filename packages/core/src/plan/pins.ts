@@ -15,7 +15,7 @@ export type WrongPlace =
   /** With the others that are pinned there, no cut from edge to edge gets it off. */
   | { readonly why: 'no-cut' };
 
-/** A new sheet on which parts are pinned: the how-manieth. */
+/** A new sheet on which parts are pinned: the ordinal. */
 export const newSheetId = (product: string, number: number): string => `${product}#${number}`;
 
 /** Whether a sheet of a layout is one to be bought, not one of the store or a rest. */

@@ -1,6 +1,6 @@
 /**
- * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every unit.
- * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
+ * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every cabinet.
+ * A pure function; createPlanner() remembers each cabinet's plan until one of its inputs changes.
  */
 import { latePanels, type Ticked } from '../build/late-parts.ts';
 import { buildCabinet, faultOfSpec } from '../carcass/families.ts';
@@ -85,7 +85,7 @@ export interface Planner {
   plan(design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan;
 }
 
-/** All that a unit's own plan is worked out from. */
+/** All that a cabinet's own plan is worked out from. */
 interface CabinetInputs {
   readonly spec: CabinetSpec;
   readonly wall: Wall;
@@ -112,12 +112,12 @@ interface CabinetInputs {
 interface Cached {
   readonly inputs: CabinetInputs;
   readonly made: Made;
-  /** What neighbours on the same rail lay on the studs, as text; and the plan made with it. */
+  /** What neighbors on the same rail lay on the studs, as text; and the plan made with it. */
   readonly shared: string;
   readonly plan: CabinetPlan;
 }
 
-/** A unit between its two halves of planning. */
+/** A cabinet between its two halves of planning. */
 interface Making {
   readonly inputs: CabinetInputs;
   readonly before: Cached | undefined;
@@ -257,7 +257,7 @@ export function stockReader(readings: readonly ThicknessReading[], workshop: Wor
   };
 }
 
-/** A unit before its hanging: what it is and what it weighs. */
+/** A cabinet before its hanging: what it is and what it weighs. */
 interface Made {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;

@@ -20,7 +20,7 @@ export interface Preview {
   readonly after: CabinetFigures;
 }
 
-/** Previews an edit of one unit; null when it cannot be applied. */
+/** Previews an edit of one cabinet; null when it cannot be applied. */
 export function preview(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unit: string, edit: Edit): Preview | null {
   let changed: Design;
   try {

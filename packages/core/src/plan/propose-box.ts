@@ -30,7 +30,7 @@ export interface Proposed {
 }
 
 /**
- * The edit that adds a unit over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
+ * The edit that adds a cabinet over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
  * would stop it there.
  */
 export function addCabinet(tried: TriedFix, spec: CabinetSpec): Proposed {

@@ -1,4 +1,4 @@
-/** Units on a shared rail: the rail's ends behind each, studs that carry all of them, and the boards of the rail. */
+/** Cabinets on a shared rail: the rail's ends behind each, studs that carry all of them, and the boards of the rail. */
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
@@ -33,7 +33,7 @@ describe('the two spacing boxes on their rails', () => {
       cabinetPlan!.hang.links.find(({ id }) => id === 'wall-half')!.use.terms.find(({ symbol }) => symbol === 'M')!.value;
     const alone = planned({ path: ['units', 'spacing-2', 'hanging', 'wallRail'], value: null }).byId.get('spacing-1')!;
     expect(moment(left)).toBeGreaterThan(moment(alone) * 1.05);
-    // One rail, one moment, whichever of the two tells it.
+    // One rail, one moment, whichever of the two says it.
     expect(moment(left)).toBeCloseTo(moment(right), 6);
   });
   test('their halves come out of the rails’ boards, and are not cut with the units', () => {

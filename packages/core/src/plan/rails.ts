@@ -1,4 +1,4 @@
-/** Units that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
+/** Cabinets that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import { buildCabinet, enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
@@ -14,7 +14,7 @@ import { layRail } from '../wall/rails.ts';
 import { railsInOrder, type Wall } from '../wall/wall.ts';
 import type { Design } from './design.ts';
 
-/** A unit on a rail has the rail's ends behind it instead of its own. */
+/** A cabinet on a rail has the rail's ends behind it instead of its own. */
 export function onItsRail(spec: CabinetSpec, wall: Wall, stockOf: (id: string) => Stocked): CabinetSpec {
   const { wallRail, kind } = spec.hanging;
   const rail = wallRail !== null && Object.hasOwn(wall.rails, wallRail) ? wall.rails[wallRail] : undefined;
@@ -31,7 +31,7 @@ export function onItsRail(spec: CabinetSpec, wall: Wall, stockOf: (id: string) =
   };
 }
 
-/** A unit on a rail that is butted from several boards is told where each of them ends. */
+/** A cabinet on a rail that is butted from several boards is told where each of them ends. */
 export function onPieces(cabinet: ResolvedCabinet, { hanging, place }: CabinetSpec, wall: Wall): ResolvedCabinet {
   const rail = cabinet.hanging.onRail && hanging.wallRail !== null && Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return cabinet;
@@ -48,7 +48,7 @@ interface OnRail {
   readonly hangInput: HangInput;
 }
 
-/** For each unit, what the others on its rail lay on its studs, the greatest share of each and never less than nothing, and where they bear. */
+/** For each cabinet, what the others on its rail lay on its studs, the greatest share of each and never less than nothing, and where they bear. */
 export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => readonly RailNeighbour[] {
   const loads = new Map<string, RailNeighbour>();
   const shared = units.filter(({ cabinet }) => cabinet.hanging.onRail);
@@ -78,7 +78,7 @@ const shifted = ({ from, studs, stretches }: RailNeighbour, byMm: number): RailN
   stretches: stretches.map((each) => ({ ...each, from: each.from + byMm, to: each.to + byMm, studs: each.studs.map((at) => at + byMm) })),
 });
 
-/** The boards of every rail, with the cabinet halves of the units that hang on it. */
+/** The boards of every rail, with the cabinet cleats of the cabinets that hang on it. */
 export function railPlans(
   design: Design,
   cabinets: readonly { readonly id: string; readonly cabinet: ResolvedCabinet }[],

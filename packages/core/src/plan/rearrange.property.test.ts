@@ -1,4 +1,4 @@
-/** Units turned round and copied: what is where afterwards, whatever was where before. */
+/** Cabinets turned round and copied: what is where afterwards, whatever was where before. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { CabinetRun } from '../carcass/cabinet-run.ts';
@@ -45,7 +45,7 @@ const spaces = (spec: CabinetSpec, flip: boolean) => {
   return compartments
     .map(({ at, width, height, keptBy }) => {
       const left = flip ? outside.width.value - at.along - width.value : at.along;
-      // Places are shared from the whole: turned round, a nanometre may fall to the other side.
+      // Places are shared from the whole: turned round, a nanometer may fall to the other side.
       return { left: Math.round(left / 100), up: at.up, width: Math.round(width.value / 100), height: height.value, kg: spec.contents[keptBy]?.kg ?? null };
     })
     .sort((a, b) => a.left - b.left || a.up - b.up);

@@ -1,5 +1,5 @@
 /**
- * Rearranging a unit as edits: turned round left to right, one bay cut up like another, taken to another
+ * Rearranging a cabinet as edits: turned round left to right, one bay cut up like another, taken to another
  * project. Things go with the places they stand in.
  */
 import { familyOf, isShelfBox } from '../carcass/families.ts';
@@ -12,7 +12,7 @@ import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Design, CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
 
-/** Keys of a unit whose values change places when left becomes right. */
+/** Keys of a cabinet whose values change places when left becomes right. */
 const SIDES: readonly (readonly [string, string])[] = [
   ['hanging.leftInset', 'hanging.rightInset'],
   ['fillerLeft', 'fillerRight'],
@@ -21,7 +21,7 @@ const SIDES: readonly (readonly [string, string])[] = [
 ];
 const HANDS: Readonly<Record<string, string>> = { 'door-left': 'door-right', 'door-right': 'door-left' };
 
-/** A unit turned round left to right, with what stands in it. A family that cannot be turned (it stands in a corner) gives nothing. */
+/** A cabinet turned round left to right, with what stands in it. A family that cannot be turned (it stands in a corner) gives nothing. */
 export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep[] {
   const spec = design.units[id]!;
   const at = (path: string): unknown => path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | null | undefined)?.[key], spec);
@@ -50,7 +50,7 @@ export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep
   return isShelfBox(spec) ? [...steps, ...mirroredInside(design, spec, stockOf)] : steps;
 }
 
-/** Whether turning a unit round changes anything. */
+/** Whether turning a cabinet round changes anything. */
 export const canMirror = (spec: CabinetSpec): boolean => isShelfBox(spec) || familyOf(spec).form.elements.some(({ across }) => across);
 
 function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditStep[] {
@@ -143,7 +143,7 @@ export function uncut(box: ShelfBox, space: string): EditStep[] {
   return [...steps.values()].map(({ path, value }) => ({ path: ['units', box.id, ...path], value }));
 }
 
-/** A unit as it would be in another project: on no rail of this wall, after the units that are there; things stay behind. */
+/** A cabinet as it would be in another project: on no rail of this wall, after the cabinets that are there; things stay behind. */
 export function specFor(target: Pick<Design, 'units'>, spec: CabinetSpec, id: string): CabinetSpec {
   const last = Math.max(0, ...Object.values(target.units).map(({ order }) => order));
   return { ...spec, id, order: last + 1, hanging: { ...spec.hanging, wallRail: null } };

@@ -12,7 +12,7 @@ import type { CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
 
 export interface MovedSize {
-  /** Inside the unit. */
+  /** Inside the cabinet. */
   readonly path: readonly string[];
   /** Word of the field; the element it belongs to, counted from one. */
   readonly label: WordKey;
@@ -27,7 +27,7 @@ export interface Redesign {
   readonly edit: readonly EditStep[];
 }
 
-/** Steps by size: a width goes to fives of a millimetre or quarters of an inch, a rabbet to halves or thirty-seconds. [ASSUME] */
+/** Steps by size: a width goes to fives of a millimeter or quarters of an inch, a rabbet to halves or thirty-seconds. [ASSUME] */
 const STEPS: Readonly<Record<DisplayUnit, readonly (readonly [from: number, step: number])[]>> = {
   mm: [
     [100 * NM_PER.mm, 5 * NM_PER.mm],

@@ -1,4 +1,4 @@
-/** What would help a hanging most: each change that strengthens one of its links, with what the unit would carry after it. */
+/** What would help a hanging most: each change that strengthens one of its links, with what the cabinet would carry after it. */
 import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
 import { loadLimits } from '../hang/limits.ts';
@@ -58,7 +58,7 @@ const marginOf = ({ hang, hangInput }: CabinetPlan): Margin => ({
   weakest: mostUtilized(hang.links),
 });
 
-/** What a change adds to what the unit carries, as a share; without contents, what it takes off the most used link. */
+/** What a change adds to what the cabinet carries, as a share; without contents, what it takes off the most used link. */
 function gainOf(before: Margin, after: Margin): number {
   if (before.carriesKg !== null && after.carriesKg !== null) return after.carriesKg / Math.max(before.carriesKg, 0.1) - 1;
   return before.weakest - after.weakest;

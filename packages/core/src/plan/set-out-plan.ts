@@ -1,4 +1,4 @@
-/** From a set-out to a box: what is asked of a unit's inside, and the edit that gives it those openings and things. */
+/** From a set-out to a box: what is asked of a cabinet's inside, and the edit that gives it those openings and things. */
 import { FLOOR, type ShelfBox, type ShelfElement } from '../carcass/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
@@ -32,7 +32,7 @@ export interface SetOutWish {
 
 export const kgOf = (item: Item): number => massOfOne(item).value;
 
-/** Clear inside of a unit over all its shelves, and what its carcass adds to each measure. */
+/** Clear inside of a cabinet over all its shelves, and what its carcass adds to each measure. */
 export function insideOf({ cabinet, block }: CabinetPlan): {
   readonly clear: { width: Length; depth: Length; height: Length };
   readonly frame: { width: Length; depth: Length; height: Length };
@@ -51,7 +51,7 @@ export function insideOf({ cabinet, block }: CabinetPlan): {
   };
 }
 
-/** The job a wish makes for a unit. */
+/** The job a wish makes for a cabinet. */
 export function setOutJob(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish): SetOutJob {
   const spec = design.units[cabinetPlan.id]!;
   const { clear, frame } = insideOf(cabinetPlan);
@@ -96,7 +96,7 @@ const stepUp = (nm: number, unit: DisplayUnit): number => Math.ceil(nm / STEP[un
 const say = (nm: number, unit: DisplayUnit): Entered =>
   unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm);
 
-/** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
+/** The edit that gives a cabinet the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
 export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
   const spec = design.units[cabinetPlan.id]!;
   if (!isShelfBox(spec)) throw new RangeError(`unit '${cabinetPlan.id}' has no shelves to set out on`);
@@ -114,7 +114,7 @@ export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOu
   if (wish.mode === 'smallest') {
     const outer = (inside: number, added: number, most: number): Entered => say(Math.min(most, stepUp(inside + added, spec.unit)), spec.unit);
     steps.push({ path: at('width'), value: outer(found.width, frame.width, wish.width) });
-    // The gap behind the unit is not part of the carcass depth that is entered.
+    // The gap behind the cabinet is not part of the carcass depth that is entered.
     const gap = cabinetPlan.block.out - spec.depth.nm;
     steps.push({ path: at('depth'), value: outer(found.depth, frame.depth - gap, wish.depth - gap) });
     steps.push({ path: at('height'), value: outer(sum(heights), frame.height, wish.height) });
@@ -169,7 +169,7 @@ export function screwPlaces(cabinet: ResolvedCabinet): ScrewPlaces {
   return { rows, end: minFromEndMm(cabinet) * NM_PER.mm };
 }
 
-/** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
+/** Where a cabinet should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
 export function placeFor(design: Design, blocks: readonly WallBlock[], cabinetPlan: CabinetPlan): Edit | null {
   const spec = design.units[cabinetPlan.id]!;
   const { width, height } = cabinetPlan.cabinet.outside;

@@ -11,7 +11,7 @@ import { applyEdit } from './edit.ts';
 import { sizedByItems } from './size-from-items.ts';
 import { plan } from './plan.ts';
 
-/** A unit alone with things on its spaces. */
+/** A cabinet alone with things on its spaces. */
 function holding(spec: CabinetSpec, things: Readonly<Record<string, Design['items'][string]>>): Design {
   return { ...printRoom().design, units: { u1: spec }, items: things };
 }

@@ -9,7 +9,7 @@ import type { EditStep } from './edit.ts';
 import type { CabinetSpec } from './design.ts';
 import type { CabinetPlan } from './plan.ts';
 
-/** A length nobody minds typing, not under the one that is needed: half millimetres, thirty-seconds of an inch. */
+/** A length nobody minds typing, not under the one that is needed: half millimeters, thirty-seconds of an inch. */
 function roundedUp(nm: number, unit: DisplayUnit): Entered {
   const mm = nm / 1e6;
   return unit === 'mm' ? entered(`${Math.ceil(mm * 2 - 1e-9) / 2} mm`) : entered(`${Math.ceil((mm / 25.4) * 32 - 1e-9)}/32 in`);

@@ -1,4 +1,4 @@
-/** Tries of a unit: kept, compared, taken; nothing is lost by going to and fro. */
+/** Tries of a cabinet: kept, compared, taken; nothing is lost by going to and fro. */
 import { describe, expect, test } from '@jest/globals';
 import { designCodec } from '../formats/design-codec.ts';
 import { checkProducts } from '../formats/project-file.ts';

@@ -1,4 +1,4 @@
-/** Tries of one unit beside one another: what a person compares them by. */
+/** Tries of one cabinet beside one another: what a person compares them by. */
 import type { RecordEntry } from './design.ts';
 import { toMm } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -9,7 +9,7 @@ import type { EditStep } from './edit.ts';
 import type { Planner, CabinetPlan } from './plan.ts';
 
 export interface VariantFigures {
-  /** Null for the unit as it stands. */
+  /** Null for the cabinet as it stands. */
   readonly id: string | null;
   readonly name: string;
   readonly spec: CabinetSpec;
@@ -18,7 +18,7 @@ export interface VariantFigures {
   readonly outMm: number;
 }
 
-/** The unit as it stands, and its tries, each planned on this wall beside the other units. `plannerOf` gives each try a planner that remembers it. */
+/** The cabinet as it stands, and its tries, each planned on this wall beside the other cabinets. `plannerOf` gives each try a planner that remembers it. */
 export function variantFigures(
   plannerOf: (tried: string | null) => Planner,
   design: Design,
@@ -40,7 +40,7 @@ export function variantFigures(
   });
 }
 
-/** Sheets and boards a unit asks for by itself, and what they cost: from a first layout, not from a search. */
+/** Sheets and boards a cabinet asks for by itself, and what they cost: from a first layout, not from a search. */
 export function stockFor(
   parts: CabinetPlan['parts'],
   workshop: Workshop,
@@ -67,13 +67,13 @@ export function stockFor(
 /** A few steps of the search: enough to set tries in order. [ASSUME] */
 const FIRST_STEPS = 12;
 
-/** The unit as it stands kept as a try. */
+/** The cabinet as it stands kept as a try. */
 export const keepVariant = (design: Design, unit: string, id: string, name: string): EditStep[] => {
   const kept: Variant = { id, order: 1 + Math.max(0, ...variantsOf(design, unit).map(({ order }) => order)), name, unit: design.units[unit]! };
   return [{ path: ['tries', id], value: kept }];
 };
 
-/** A try taken as the unit: what stood there is kept in its place, under its name. */
+/** A try taken as the cabinet: what stood there is kept in its place, under its name. */
 export const chooseVariant = (design: Design, id: string): EditStep[] => {
   const tried = design.tries[id]!;
   const current = design.units[tried.unit.id]!;
@@ -83,7 +83,7 @@ export const chooseVariant = (design: Design, id: string): EditStep[] => {
   ];
 };
 
-/** A unit taken out of the project, its tries with it. */
+/** A cabinet taken out of the project, its tries with it. */
 export const removeCabinet = (design: Design, unit: string): EditStep[] => [
   { path: ['units', unit], value: undefined },
   ...variantsOf(design, unit).map(({ id }) => ({ path: ['tries', id], value: undefined })),

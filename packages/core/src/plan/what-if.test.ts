@@ -67,7 +67,7 @@ describe('what could be otherwise', () => {
 describe('offers', () => {
   const product = workshop.products['birch-18']!;
   test('of a sheet are those of its material and thickness, the cheapest for its area first', () => {
-    // 62 / 2.3256 = 26.66 for a square metre, 76 / 2.9768 = 25.53.
+    // 62 / 2.3256 = 26.66 for a square meter, 76 / 2.9768 = 25.53.
     expect(offersOf(product, OFFERS).map(({ id }) => id)).toEqual(['same', 'square']);
     expect(offersOf({ ...product, faced: true }, OFFERS)).toEqual([]);
     expect(boughtAs(product, OFFERS[1]!)).toMatchObject({ id: 'birch-18', price: 62, length: { text: '1525 mm' } });

@@ -11,7 +11,7 @@ export type WhatIfChange =
   | { readonly what: 'as-is' }
   /** Every cut with the thinnest blade there is. */
   | { readonly what: 'kerf'; readonly kerfNm: number }
-  /** One shelf of the unit fewer. */
+  /** One shelf of the cabinet fewer. */
   | { readonly what: 'shelf-fewer'; readonly unit: string; readonly name: string }
   /** The grain lies as it comes, but of what spans: painted work. */
   | { readonly what: 'grain-free' }
@@ -32,7 +32,7 @@ export interface WhatIfInputs {
   /** As the project may use it, with what its test cuts taught. */
   readonly workshop: Workshop;
   readonly offers: readonly Offer[];
-  /** The unit one shelf fewer is tried on. */
+  /** The cabinet one shelf fewer is tried on. */
   readonly unit: string;
 }
 

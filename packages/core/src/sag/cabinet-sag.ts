@@ -1,4 +1,4 @@
-/** Sag of every floor of a unit under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
+/** Sag of every floor of a cabinet under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
 import { floorLoads, type MaterialOf, type CabinetWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { hasSize } from '../solid/panel.ts';
@@ -20,7 +20,7 @@ export interface ShelfSag {
   readonly bending: ExplainedValue;
 }
 
-/** Sags are known, and shown, to a tenth of a millimetre: only what is over the limit by that is said to show. */
+/** Sags are known, and shown, to a tenth of a millimeter: only what is over the limit by that is said to show. */
 export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): boolean => Math.round(later.value * 10) > Math.round(limit.value * 10);
 
 export function sagOf(cabinet: ResolvedCabinet, weights: CabinetWeights, materialOf: MaterialOf): ShelfSag[] {

@@ -25,7 +25,7 @@ export interface TestCut {
 /** So many of the latest test cuts of a cutter count: older ones were made with other blades. [ASSUME] */
 const LATEST = 5;
 
-/** Nanometres, and from how many test cuts. */
+/** Nanometers, and from how many test cuts. */
 export interface Known {
   readonly nm: number;
   readonly cuts: number;

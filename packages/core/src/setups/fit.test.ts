@@ -89,7 +89,7 @@ describe('chains of the ink cupboard', () => {
     expect(shelf.freeMm).toBeCloseTo(0.1, 9); // a push fit
     expect(chains.filter(({ kind }) => kind === 'ends').map(({ guest }) => guest.key)).toEqual(expect.arrayContaining(['shelf', 'bottom', 'back']));
     const back = chains.find(({ kind, guest }) => kind === 'ends' && guest.key === 'back')!;
-    expect(back.freeMm).toBeCloseTo(1, 9); // half a millimetre at each edge
+    expect(back.freeMm).toBeCloseTo(1, 9); // half a millimeter at each edge
     expect(chains.filter(({ kind }) => kind === 'doors')).toEqual([]);
   });
   test('inset doors of a face frame stand between its stiles', () => {
@@ -133,7 +133,7 @@ describe('chains of the ink cupboard', () => {
       chainsOf(ink('shelves', shelves), ink('dividers', dividers)).find(({ kind }) => kind === 'row');
     expect(row({}, { s1: shelf('s1', 1, 'bottom') })).toBeUndefined();
     const two = row({ d1: divider('d1', 1, 'bottom') }, { s1: shelf('s1', 1, 'bottom'), s2: shelf('s2', 2, 'd1') })!;
-    // Four ends of a quarter of a millimetre each.
+    // Four ends of a quarter of a millimeter each.
     expect(two.freeMm).toBeCloseTo(1, 9);
     expect(two.panels).toEqual(['ink/shelf/s1', 'ink/shelf/s2', 'ink/divider/d1']);
     const sd = expectedFit(two).sdMm;

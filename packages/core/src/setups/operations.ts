@@ -1,5 +1,5 @@
 /**
- * Everything that has to be cut into the panels of a unit, one operation each: from the corner of the panel's blank, on
+ * Everything that has to be cut into the panels of a cabinet, one operation each: from the corner of the panel's blank, on
  * the face it is cut into. Nothing is worked out here but where the blank's corner is.
  */
 import type { Drilled } from '../joints/drilling.ts';
@@ -117,12 +117,12 @@ export interface ShapeWork {
 export type Work = SlotWork | SlantedSlotWork | EdgeGrooveWork | WidthWork | HolesWork | NotchWork | BevelWork | ShapeWork;
 
 export interface Operation {
-  /** Unit, panel, and what is cut. */
+  /** Cabinet, panel, and what is cut. */
   readonly id: string;
   readonly panel: string;
   readonly stage: ToolingStage;
   readonly work: Work;
-  /** It runs out across the grain over an edge that shows, where fibres tear: what was chosen against that; null where none do. */
+  /** It runs out across the grain over an edge that shows, where fibers tear: what was chosen against that; null where none do. */
   readonly tears: SlotExit | null;
   /** The panel that goes into it, where one does: it sets the machine as well as a number does. */
   readonly guest: string | null;
@@ -140,7 +140,7 @@ export const blankFor = (panel: ResolvedPanel): OperationBlank => {
   return { panel, box, length: Math.round(box.u1 - box.u0) as Length, width: Math.round(box.v1 - box.v0) as Length };
 };
 
-/** All operations of a unit's panels; the halves of a cleat are ripped by cleatRips(). */
+/** All operations of a cabinet's panels; the halves of a cleat are ripped by cleatRips(). */
 export function operationsOf(cabinet: ResolvedCabinet): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
   const drilled = drillingOf(cabinet.byId, cabinet.connections);
   const panels = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');

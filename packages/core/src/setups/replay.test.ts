@@ -1,4 +1,4 @@
-/** Setups of every demo unit, replayed as wood taken from blanks, in every shop. */
+/** Setups of every demo cabinet, replayed as wood taken from blanks, in every shop. */
 import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';

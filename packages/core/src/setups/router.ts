@@ -6,7 +6,7 @@ import { SLOT_WITHIN } from './dado-stack.ts';
 /** Passes no deeper than half the bit, nor than this. [A] */
 export const DEEPEST_PASS = 6_000_000;
 
-/** Passes are set to tenths of a millimetre. */
+/** Passes are set to tenths of a millimeter. */
 const TENTH = 100_000;
 
 export interface RouterSet {

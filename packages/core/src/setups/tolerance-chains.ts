@@ -1,4 +1,4 @@
-/** All chains of a unit, whatever its family. */
+/** All chains of a cabinet, whatever its family. */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Shop } from '../stock/shop.ts';
 import { repeatabilityMm, type ChainContext, type ToleranceChain, type UsedOf } from './tolerance-chain.ts';

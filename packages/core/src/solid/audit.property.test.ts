@@ -1,4 +1,4 @@
-/** The audit every family must pass: random boxes, their slabs and strips compared in whole nanometres. */
+/** The audit every family must pass: random boxes, their slabs and strips compared in whole nanometers. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { toMm } from '../length/length.ts';
@@ -20,7 +20,7 @@ interface Block {
 const AXES = ['along', 'up', 'out'] as const;
 const nm = (mm: number): number => Math.round(mm * 1e6);
 
-/** A box of the panel's own frame as a block of the unit frame. */
+/** A box of the panel's own frame as a block of the cabinet frame. */
 function blockOf(panel: Panel, u: readonly [number, number], v: readonly [number, number], w: readonly [number, number]): Block {
   const a = place(panel.frame, { u: u[0], v: v[0] }, w[0]);
   const b = place(panel.frame, { u: u[1], v: v[1] }, w[1]);
@@ -245,7 +245,7 @@ test('the halves of the cleat mate: the bevels lie on one plane and neither half
       const cabinet = solidOf({ ...box, hanging: { ...box.hanging, bevelDeg } });
       const hook = boundsOf(cabinet.byId.get(cabinet.hanging.cabinetHalf)!);
       const wall = boundsOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
-      // The wall half's point stands over the valley by the engagement, the cabinet half's hangs down to the valley.
+      // The wall cleat's point stands over the valley by the engagement, the cabinet cleat's hangs down to the valley.
       expect(wall.high.up - hook.low.up).toBeCloseTo(cabinet.hanging.rip!.engagement.value, 5);
       expect(wall.low.out).toBeCloseTo(0, 9);
       expect(hook.low.out).toBeCloseTo(0, 9);

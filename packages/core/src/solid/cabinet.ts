@@ -1,4 +1,4 @@
-/** A unit as a family hands it on: panels, meetings, compartments and how it hangs. Loads, parts, drawings and setups read this. */
+/** A cabinet as a family hands it on: panels, connections, compartments and how it hangs. Loads, parts, drawings and setups read this. */
 import type { FixKey } from '../checks/words/fixes.ts';
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
@@ -7,7 +7,7 @@ import type { Connection } from './connection.ts';
 import type { Panel } from './panel.ts';
 import { resolve, type ConnectionFault, type ResolvedPanel } from './resolve.ts';
 
-/** A space things stand in. Positions are in the unit frame. */
+/** A space things stand in. Positions are in the cabinet frame. */
 export interface Compartment {
   readonly id: string;
   readonly name: Label;
@@ -26,7 +26,7 @@ export interface Compartment {
   readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
 }
 
-/** What keeps the unit's bottom off the wall. */
+/** What keeps the cabinet's bottom off the wall. */
 export type Standoff = 'spacer' | 'lower-cleat' | 'carcass' | 'nothing';
 
 /** What the rip of a cleat's board leaves, and how far its halves hook over one another. */
@@ -51,13 +51,13 @@ export interface Hanging {
   readonly gap: Length;
   readonly standoff: Standoff;
   readonly spacerThickness: Length;
-  /** The strip that is screwed to the studs: the cleat's wall half or, screwed through, the hanging rail or backboard. */
+  /** The strip that is screwed to the studs: the cleat's wall cleat or, screwed through, the hanging rail or backboard. */
   readonly wallHalf: string;
-  /** What the unit hangs by: the cabinet half, the leftmost of its brackets; without a cleat, the same strip. */
+  /** What the cabinet hangs by: the cabinet cleat, the leftmost of its brackets; without a cleat, the same strip. */
   readonly cabinetHalf: string;
-  /** The brackets the cabinet half is cut into, from the left; itself where it is whole. */
+  /** The brackets the cabinet cleat is cut into, from the left; itself where it is whole. */
   readonly brackets: readonly string[];
-  /** Cut out of the wall half's lower edge, in the unit frame; null for none. */
+  /** Cut out of the wall cleat's lower edge, in the cabinet frame; null for none. */
   readonly notch: { readonly from: Length; readonly to: Length; readonly depth: Length } | null;
   /** Hung by plates: what each carries as its maker says, kg, 0 where nobody knows; how far the screws' heads stand off the wall. */
   readonly plate: { readonly ratedKg: number; readonly ratedFrom: Source; readonly proud: Length } | null;
@@ -69,11 +69,11 @@ export interface Hanging {
   readonly lower: { readonly wallHalf: string; readonly cabinetHalf: string } | null;
   /** Cleats of parts beside it, ripped as its own. */
   readonly beside?: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
-  /** The wall half belongs to a rail of the wall and is not cut with this unit. */
+  /** The wall cleat belongs to a rail of the wall and is not cut with this cabinet. */
   readonly onRail: boolean;
-  /** Pieces that rail is butted from, mm from the unit's left end; absent where it is one. */
+  /** Pieces that rail is butted from, mm from the cabinet's left end; absent where it is one. */
   readonly pieces?: readonly { readonly from: number; readonly to: number }[];
-  /** Above the unit's bottom: where the bevel starts at the wall (the strip's top, screwed through), its middle, the middle of the standoff. */
+  /** Above the cabinet's bottom: where the bevel starts at the wall (the strip's top, screwed through), its middle, the middle of the standoff. */
   readonly valleyUp: Length;
   readonly contactUp: Length;
   readonly standoffUp: Length;
@@ -83,11 +83,11 @@ export interface Hanging {
   readonly rip: Rip | null;
   readonly boardWidth: Length;
   readonly boardFrom: Source;
-  /** How far the cabinet half's top stands below the unit's top. */
+  /** How far the cabinet cleat's top stands below the cabinet's top. */
   readonly drop: Length;
   /** Screws into each stud: in a row under the bevel, and in a low row. */
   readonly wallScrew: { readonly screw: string; readonly length: Length; readonly upper: number; readonly lower: number };
-  /** Screws from inside the unit into the cabinet half. */
+  /** Screws from inside the unit into the cabinet cleat. */
   readonly cabinetScrew: { readonly screw: string; readonly length: Length; readonly count: number };
   /** A screw through the bottom of the unit into a stud, so that it cannot be lifted off. */
   readonly antiLift: boolean;
@@ -126,7 +126,7 @@ export interface Prop {
   readonly ratedKg: number | null;
   /** Panels it is made of; none for bought ones. */
   readonly panels: readonly string[];
-  /** What would make it stronger: a value for a path of the unit, in words of the fixes. */
+  /** What would make it stronger: a value for a path of the cabinet, in words of the fixes. */
   readonly stronger: readonly { readonly label: FixKey; readonly path: readonly string[]; readonly value: unknown }[];
 }
 
@@ -137,22 +137,22 @@ export interface HingeScrews {
   readonly count: number;
 }
 
-/** Someone works on an edge: a weight that belongs to nothing, in the place where it tells most. Positions in the unit frame. */
+/** Someone works on an edge: a weight that belongs to nothing, in the place where it says most. Positions in the cabinet frame. */
 export interface Pressed {
   readonly kg: number;
   readonly from: Source;
   readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
 }
 
-/** Something a hand can take hold of in the drawing: dragging the panel along an axis changes the value at a path of the unit. */
+/** Something a hand can take hold of in the drawing: dragging the panel along an axis changes the value at a path of the cabinet. */
 export interface Handle {
   readonly panel: string;
   readonly path: readonly string[];
   readonly axis: 'along' | 'up' | 'out';
   readonly kind: 'length' | 'degrees';
-  /** As it stands: nanometres, or degrees. */
+  /** As it stands: nanometers, or degrees. */
   readonly value: number;
-  /** How the value goes with a millimetre of the drag: nanometres or degrees. */
+  /** How the value goes with a millimeter of the drag: nanometers or degrees. */
   readonly perMm: number;
   /** What may be entered there. */
   readonly least?: number;
@@ -163,7 +163,7 @@ export interface Handle {
 export interface OverriddenSize {
   readonly name: Label;
   readonly panel: string;
-  /** Inside the unit; null there lets it follow. */
+  /** Inside the cabinet; null there lets it follow. */
   readonly path: readonly string[];
   readonly value: Length;
   readonly derived: Length;
@@ -188,11 +188,11 @@ export interface CabinetGeometry {
 }
 
 export interface ResolvedCabinet extends Omit<CabinetGeometry, 'panels'> {
-  /** Meetings the sizes do not allow. */
+  /** Connections the sizes do not allow. */
   readonly faults: readonly ConnectionFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
-  /** Meetings by the panel that goes against another, and by the one it goes against; ask with connectionsOf(). */
+  /** Connections by the panel that goes against another, and by the one it goes against; ask with connectionsOf(). */
   readonly asGuest: ReadonlyMap<string, readonly Connection[]>;
   readonly asHost: ReadonlyMap<string, readonly Connection[]>;
 }
@@ -215,7 +215,7 @@ function listed(lists: Map<string, Connection[]>, panel: string, connection: Con
   else lists.set(panel, [connection]);
 }
 
-/** Meetings in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
+/** Connections in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
 export const connectionsOf = (cabinet: ResolvedCabinet, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] =>
   cabinet[as].get(panel) ?? NO_MEETINGS;
 const NO_MEETINGS: readonly Connection[] = [];

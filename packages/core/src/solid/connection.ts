@@ -1,9 +1,9 @@
-/** A meeting: one edge of a guest panel against one face of a host panel, by a joint. */
+/** A connection: one edge of a guest panel against one face of a host panel, by a joint. */
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Face } from './panel.ts';
 
 /**
- * butt: the edge lies on the face. dado, rabbet: it goes in. mitre: two edges share a corner and are
+ * butt: the edge lies on the face. dado, rabbet: it goes in. miter: two edges share a corner and are
  * bevelled to its half. half-lap: one runs on over the other, each halved there. pins: it stays back from the face and lies on pins. laid: face on face.
  * flush: the edge is sawn to the plane of the face, without touching it.
  * hinge, slide: they move against one another, and neither is cut for it.
@@ -16,7 +16,7 @@ export type FastenedBy = 'screws' | 'pockets' | 'brads' | 'dowels';
 /** How tight a slot sits: each stands for a play, which belongs to the shop. */
 export type Fit = 'tight' | 'push' | 'glue' | 'loose';
 
-/** Fasteners of a meeting that carry load: what, how long and how many. */
+/** Fasteners of a connection that carry load: what, how long and how many. */
 export interface Fastening {
   readonly by: FastenedBy;
   readonly screw: string;
@@ -24,7 +24,7 @@ export interface Fastening {
   readonly count: number;
   /** The guest's edge is drilled before they are driven. */
   readonly pilot: boolean;
-  /** Pockets in a level guest: on which side, and at what height of the unit the eye is. */
+  /** Pockets in a level guest: on which side, and at what height of the cabinet the eye is. */
   readonly pockets?: { readonly on: 'hidden' | 'under' | 'upper'; readonly eyeUp: Length };
 }
 
@@ -50,7 +50,7 @@ export interface Connection {
   /** An edge of the guest; one of its faces where panels are laid on one another. */
   readonly edge: EdgeId | Face;
   readonly host: string;
-  /** A face of the host; one of its edges for a mitre, or where edges are glued to one another. */
+  /** A face of the host; one of its edges for a miter, or where edges are glued to one another. */
   readonly face: Face | EdgeId;
   readonly joint: Joint;
   /** Where the design keeps the kind of this joint, inside its unit: what a fix would change. */

@@ -1,6 +1,6 @@
 /**
  * Panels as convex bodies: the slab with its bevelled edges, split where strips and notches were cut
- * out of it. The drawings cut these, the 3D view shows them, the audit intersects them. Millimetres.
+ * out of it. The drawings cut these, the 3D view shows them, the audit intersects them. Millimeters.
  */
 import { NM_PER } from '../length/length.ts';
 import type { ResolvedPanel } from './resolve.ts';
@@ -205,7 +205,7 @@ export function intersection(a: ConvexBody, b: ConvexBody): ConvexBody | null {
   return cutHalfSpaces(b).reduce<ConvexBody | null>((left, space) => (left ? clipBody(left, space) : null), a);
 }
 
-/** Volume in mm³ and the centre, by the divergence theorem. */
+/** Volume in mm³ and the center, by the divergence theorem. */
 export function volumeOf(body: ConvexBody): { readonly volume: number; readonly centre: Vector } {
   const origin = body[0]![0]!;
   let volume = 0;

@@ -1,6 +1,6 @@
 /**
- * The geometry of a bevelled cleat: what a rip leaves, how far it hooks, how high the unit must be
- * lifted. Millimetres and degrees in, millimetres out; the angle is the blade's tilt from square.
+ * The geometry of a bevelled cleat: what a rip leaves, how far it hooks, how high the cabinet must be
+ * lifted. Millimeters and degrees in, millimeters out; the angle is the blade's tilt from square.
  * Source: docs/formulas/cleat-rip.md and engagement.md [eq].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -8,7 +8,7 @@ import { formula } from '../explained/explained-value.ts';
 
 export const MIN_BEVEL_DEG = 20;
 export const MAX_BEVEL_DEG = 65;
-/** Free play above the hook when lifting the unit on. [ASSUME] */
+/** Free play above the hook when lifting the cabinet on. [ASSUME] */
 export const LIFT_MARGIN_MM = ASSUMED.liftMargin.value;
 
 export const tanDeg = (deg: number): number => Math.tan((deg * Math.PI) / 180);
@@ -34,7 +34,7 @@ export const SHORT_FACE = formula({
   compute: ({ long, t, θ }) => long - t * tanDeg(θ),
 });
 
-/** Vertical overlap of the two halves: the unit must rise by this to come off. */
+/** Vertical overlap of the two halves: the cabinet must rise by this to come off. */
 export const ENGAGEMENT = formula({
   label: 'engagement',
   unit: 'mm',
@@ -44,7 +44,7 @@ export const ENGAGEMENT = formula({
   compute: (terms) => Math.min(terms['t wall'], terms['t cabinet']) * tanDeg(terms.θ),
 });
 
-/** Free height wanted above the unit to lift it on. */
+/** Free height wanted above the cabinet to lift it on. */
 export const LIFT_CLEARANCE = formula({
   label: 'lift-clearance',
   unit: 'mm',

@@ -56,7 +56,7 @@ function whereBothAre(host: ResolvedPanel, start: Vector, seam: Vector, long: nu
   return (low + (high - low) / 3) / long;
 }
 
-/** The two directions of the drawing: what is most upright in the unit is up, the other to the right or out. */
+/** The two directions of the drawing: what is most upright in the cabinet is up, the other to the right or out. */
 function asItStands(a: Vector, b: Vector): [right: Vector, up: Vector] {
   const [up, right] = Math.abs(a.up) > Math.abs(b.up) ? [a, b] : [b, a];
   const lies = Math.abs(up.up) > 1e-6 ? up.up : up.out;

@@ -1,4 +1,4 @@
-/** Panels as triangles and edge lines for a 3D view: the same bodies the drawings are cut from. Millimetres in the unit frame. */
+/** Panels as triangles and edge lines for a 3D view: the same bodies the drawings are cut from. Millimeters in the cabinet frame. */
 import { cutHalfSpacesOf, normalOf, piecesOf, slabOf } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedCabinet } from './cabinet.ts';

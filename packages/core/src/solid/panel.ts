@@ -1,7 +1,7 @@
 /**
  * A panel: a flat slab with a frame, an outline in its own plane and a measured thickness.
  * Boards (rails, cleats, strips) are panels too. Panels are placed with their edges lying on the
- * faces they meet; the meetings then move the edges (resolve.ts).
+ * faces they meet; the connections then move the edges (resolve.ts).
  */
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
@@ -94,7 +94,7 @@ export type PanelCut =
       readonly guest: string;
     };
 
-/** What keeps fibres whole where a slot comes out over an edge: scrap behind it, a piece left wide and ripped after, nothing. */
+/** What keeps fibers whole where a slot comes out over an edge: scrap behind it, a piece left wide and ripped after, nothing. */
 export type SlotExit = 'backed' | 'wide' | 'bare';
 
 export interface Panel {
@@ -146,7 +146,7 @@ export function rectangle(length: Length, width: Length, bevels: Partial<Record<
   return [edge('near', 0, 0), edge('end', length, 0), edge('far', length, width), edge('start', 0, width)];
 }
 
-/** The point of the unit frame at (u, v) on the plane `w` above the reference face. */
+/** The point of the cabinet frame at (u, v) on the plane `w` above the reference face. */
 export function place({ origin, u, v, w }: PanelFrame, point: PanelPoint, depth = 0): Vector {
   return {
     along: origin.along + u.along * point.u + v.along * point.v + w.along * depth,

@@ -1,4 +1,4 @@
-/** Convex polygons in a panel's own plane: area and centre, and what is left of one inside some half-planes. Plain numbers, one unit throughout. */
+/** Convex polygons in a panel's own plane: area and center, and what is left of one inside some half-planes. Plain numbers, one unit throughout. */
 import type { PanelPoint } from './panel.ts';
 
 /** Points p with `u · p.u + v · p.v <= at` are inside. */
@@ -8,7 +8,7 @@ export interface HalfPlane {
   readonly at: number;
 }
 
-/** Area (positive anticlockwise) and its centre. */
+/** Area (positive anticlockwise) and its center. */
 export function areaOf(points: readonly PanelPoint[]): { readonly area: number; readonly u: number; readonly v: number } {
   let twice = 0;
   let u = 0;

@@ -1,5 +1,5 @@
 /**
- * Resolves meetings in passes, none of which reads a later one:
+ * Resolves connections in passes, none of which reads a later one:
  *   1 host planes, from placement and measured thickness
  *   2 guest edges moved into their hosts and bevelled to them
  *   3 outlines closed again between the moved edges
@@ -15,7 +15,7 @@ import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
   readonly slots: readonly Slot[];
-  /** Strips across the grain that run out over the far edge where that edge shows: fibres tear there. */
+  /** Strips across the grain that run out over the far edge where that edge shows: fibers tear there. */
   readonly tearing: readonly string[];
 }
 
@@ -31,7 +31,7 @@ interface Move {
   readonly connection: Connection;
 }
 
-/** A meeting that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
+/** A connection that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
 export interface ConnectionFault {
   readonly guest: string;
   readonly host: string;
@@ -39,11 +39,11 @@ export interface ConnectionFault {
 }
 
 /**
- * Panels with edges moved, bevels set and strips cut. Meetings that contradict each other are our own mistake
+ * Panels with edges moved, bevels set and strips cut. Connections that contradict each other are our own mistake
  * and throw a RangeError; those the sizes do not allow go to `onFault` and are left out, or throw without one.
  */
 export function resolve(panels: readonly Panel[], connections: readonly Connection[], onFault?: (fault: ConnectionFault) => void): ResolvedPanel[] {
-  /** What `work` gives, or undefined after telling of a meeting that cannot be. */
+  /** What `work` gives, or undefined after telling of a connection that cannot be. */
   const allowed = <T>({ guest, host }: Connection, work: () => T): T | undefined => {
     try {
       return work();

@@ -1,4 +1,4 @@
-/** Which spaces of a unit are dimensioned in its drawings: every height and width once, where it is read best. */
+/** Which spaces of a cabinet are dimensioned in its drawings: every height and width once, where it is read best. */
 import { NM_PER } from '../length/length.ts';
 import type { Compartment } from './cabinet.ts';
 

@@ -1,4 +1,4 @@
-/** Points and directions in the unit frame: `along` to the right seen from the front, `up`, `out` from the wall. Nanometres. */
+/** Points and directions in the cabinet frame: `along` to the right seen from the front, `up`, `out` from the wall. Nanometers. */
 export interface Vector {
   readonly along: number;
   readonly up: number;

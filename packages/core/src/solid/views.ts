@@ -1,5 +1,5 @@
 /**
- * What is seen of a unit: its panels from five sides, or cut by a level or upright plane. Millimetres
+ * What is seen of a cabinet: its panels from five sides, or cut by a level or upright plane. Millimeters
  * in the drawing: across to the right, up. The same bodies as in 3D (convex.ts); the drawing only scales them.
  */
 import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
@@ -14,7 +14,7 @@ import { scoopRadius } from './volume.ts';
 
 export type DrawnPoint = readonly [across: number, up: number];
 
-/** The side a unit is looked at from; the plan looks down, with the wall at the top. */
+/** The side a cabinet is looked at from; the plan looks down, with the wall at the top. */
 export type ViewId = 'front' | 'back' | 'left' | 'right' | 'plan';
 
 export type SectionAxis = 'along' | 'up' | 'out';
@@ -64,7 +64,7 @@ export function boundsOf(panel: ResolvedPanel): Bounds {
   return bounds;
 }
 
-/** Where a section across the wall tells most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
+/** Where a section across the wall says most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
 export function sectionPlane({ compartments, outside }: Pick<ResolvedCabinet, 'compartments' | 'outside'>): number {
   const [first] = compartments;
   return first ? (first.at.along + first.width.value / 2) / 1e6 : outside.width.value / 2e6;
@@ -73,7 +73,7 @@ export function sectionPlane({ compartments, outside }: Pick<ResolvedCabinet, 'c
 /** Clear of a notch by this, mm. */
 const BESIDE_NOTCH_MM = 5;
 
-/** Where it tells most of the hook: through a bracket, where the cabinet half is cut into them, and clear of a notch in the wall half. */
+/** Where it says most of the hook: through a bracket, where the cabinet cleat is cut into them, and clear of a notch in the wall cleat. */
 export function hookPlane(cabinet: Pick<ResolvedCabinet, 'compartments' | 'outside' | 'hanging' | 'byId'>): number {
   const { brackets, notch } = cabinet.hanging;
   const { low, high } = boundsOf(cabinet.byId.get(brackets[0]!)!);
@@ -93,7 +93,7 @@ export function boundsOfCabinet({ panels }: Pick<ResolvedCabinet, 'panels'>): Bo
   );
 }
 
-/** How a view lays the unit on the paper, and what comes to lie on top. */
+/** How a view lays the cabinet on the paper, and what comes to lie on top. */
 const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly nearIsHigh: boolean; readonly on: (at: Vector) => DrawnPoint }>> = {
   front: { axis: 'out', nearIsHigh: true, on: ({ along, up }) => [along, up] },
   back: { axis: 'out', nearIsHigh: false, on: ({ along, up }) => [-along + 0, up] },
@@ -211,7 +211,7 @@ export function sectionAt(cabinet: ResolvedCabinet, axis: SectionAxis, at: numbe
 /** Cut by the upright plane across the wall at `along` mm. Across the drawing is out from the wall. */
 export const sectionView = (cabinet: ResolvedCabinet, along: number): SeenPanel[] => sectionAt(cabinet, 'along', along);
 
-/** Pieces are cut to a ten-thousandth of a millimetre, so that their common edges fall together. */
+/** Pieces are cut to a ten-thousandth of a millimeter, so that their common edges fall together. */
 const fine = (value: number): number => Math.round(value * 1e4) / 1e4;
 
 /** Rings of a panel's pieces as one outline, and the holes in it. */

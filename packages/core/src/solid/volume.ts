@@ -1,4 +1,4 @@
-/** Volume and centre of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
+/** Volume and center of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
 import { NM_PER } from '../length/length.ts';
 import { outwardOf, place, type PanelCut, type PanelEdge, type PanelPoint } from './panel.ts';
 import { areaOf, clipAll, halfPlanesOf, type HalfPlane } from './polygon.ts';
@@ -7,7 +7,7 @@ import { vector, type Vector } from './vector.ts';
 
 export interface Bulk {
   readonly volumeMm3: number;
-  /** Centre in the unit frame, nanometres. */
+  /** Center in the cabinet frame, nanometers. */
   readonly centre: Vector;
 }
 
@@ -184,7 +184,7 @@ function regionOf(outline: readonly PanelPoint[], slot: ResolvedPanel['slots'][n
   return points.length < 3 ? [] : [taken(points, slot.depth / NM_PER.mm)];
 }
 
-/** A notch by its area (mm²) and centre: a rectangle, with a half circle at its end when it is round. */
+/** A notch by its area (mm²) and center: a rectangle, with a half circle at its end when it is round. */
 function notchRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const outward = outwardOf(panel.outline, cut.edge);

@@ -1,5 +1,5 @@
 /**
- * The stock a new workshop starts with: generic materials in both unit worlds. Prices are round
+ * The stock a new workshop starts with: generic materials in both cabinet worlds. Prices are round
  * figures to be changed; densities and stiffness come from materials.ts.
  */
 import { entered } from '../length/entered.ts';

@@ -36,7 +36,7 @@ describe('a sheet out of square', () => {
         const text = (value: number): string => `${value.toFixed(3)} mm`;
         const sheet = measured(text(length), text(width), text(Math.hypot(length + lean, high)), text(Math.hypot(length - lean, high)));
         const good = usableSize(sheet);
-        // Diagonals are read to a thousandth of a millimetre.
+        // Diagonals are read to a thousandth of a millimeter.
         expect(toMm(good.length)).toBeLessThanOrEqual(length - lean + 0.01);
         expect(toMm(good.length)).toBeGreaterThan(length - lean - 0.02);
         expect(toMm(good.width)).toBeLessThanOrEqual(high + 0.01);

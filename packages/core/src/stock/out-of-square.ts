@@ -8,7 +8,7 @@ type Measured = Pick<StockPiece, 'length' | 'width' | 'diagonals'>;
 const BELIEVED = 0.05;
 
 /**
- * How far one end of the far edge is ahead of the near edge's, in nanometres: (d1² − d2²) / 4L. Nought where no diagonals were
+ * How far one end of the far edge is ahead of the near edge's, in nanometers: (d1² − d2²) / 4L. Nought where no diagonals were
  * measured; null where no sheet of that size has them.
  */
 export function skewOf({ length, width, diagonals }: Measured): number | null {
@@ -19,7 +19,7 @@ export function skewOf({ length, width, diagonals }: Measured): number | null {
   return Math.abs((one.nm - other.nm) / length.nm) * ((one.nm + other.nm) / 4);
 }
 
-/** The largest square-cornered rectangle along the sheet's long edges, rounded down to whole micrometres. */
+/** The largest square-cornered rectangle along the sheet's long edges, rounded down to whole micrometers. */
 export function usableSize(piece: Measured): { readonly length: Length; readonly width: Length } {
   const skew = skewOf(piece) ?? 0;
   if (skew === 0) return { length: piece.length.nm, width: piece.width.nm };

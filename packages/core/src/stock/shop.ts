@@ -59,7 +59,7 @@ export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
   'hand-drill': { name: 'drill', has: {} },
 };
 
-/** What can be entered, least to most: lengths in millimetres, degrees. */
+/** What can be entered, least to most: lengths in millimeters, degrees. */
 export const MEASURE_LIMITS: Readonly<Record<Exclude<MeasureKey, 'tilts'>, readonly [least: number, most: number]>> = {
   kerf: [0.2, 10],
   deep: [5, 300],

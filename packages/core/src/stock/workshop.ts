@@ -18,7 +18,7 @@ export interface Product {
   /** Melamine, paint or another finish on the faces: glue does not hold on it. */
   readonly faced: boolean;
   readonly grain: 'length' | 'none';
-  /** The unit it is sold and shown in. */
+  /** The cabinet it is sold and shown in. */
   readonly unit: DisplayUnit;
 }
 

@@ -80,7 +80,7 @@ export function readQuantity(text: string, kind: QuantityKind, where: string): n
   throw new Refusal('unit', `'${text}' is a ${cabinet.kind}`, where, ACCEPTED[kind]);
 }
 
-/** Millimetres, unrounded: sums take 1/3in, which a drawing would refuse. */
+/** Millimeters, unrounded: sums take 1/3in, which a drawing would refuse. */
 export function readLengthMm(text: string, where: string): number {
   const negative = text.startsWith('-');
   const { quantity } = readExpression(negative ? text.slice(1) : text, where);

@@ -1,4 +1,4 @@
-/** Random units of every family, each sound by its own rules: for the property tests. Test support. */
+/** Random cabinet of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
 import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import { Unbuildable } from '../carcass/family.ts';
@@ -8,7 +8,7 @@ import { starterWorkshop } from '../stock/catalogue.ts';
 import { newSpec } from './family-units.ts';
 
 type Row = Record<string, unknown>;
-/** Random values by path inside a unit; a function makes the elements of a list. */
+/** Random values by path inside a cabinet; a function makes the elements of a list. */
 type Ranges = Readonly<Record<string, fc.Arbitrary<unknown>>>;
 
 const mm = (least: number, most: number): fc.Arbitrary<unknown> =>

@@ -1,4 +1,4 @@
-/** The audit every family must pass: what a unit's panels must be to one another, whatever it is. Test support. */
+/** The audit every family must pass: what a cabinet's panels must be to one another, whatever it is. Test support. */
 import { toMm } from '../length/length.ts';
 import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
 import { piecesOf, volumeOf } from '../solid/convex.ts';
@@ -50,7 +50,7 @@ export function misweighed({ panels }: Pick<ResolvedCabinet, 'panels'>): string[
   });
 }
 
-/** Panels no meeting ties to what hangs. */
+/** Panels no connection ties to what hangs. */
 export function loose(cabinet: ResolvedCabinet): string[] {
   const { hanging, panels, connections } = cabinet;
   // Screwed through, there is no cleat to leave out: the strip is a panel like the others.
@@ -59,7 +59,7 @@ export function loose(cabinet: ResolvedCabinet): string[] {
     : [...hanging.brackets, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? ''];
   const held = new Set(cleat);
   for (const { wallHalf, cabinetHalf } of hanging.beside ?? []) held.add(wallHalf).add(cabinetHalf);
-  // What the cabinet half is screwed to is tied together by it.
+  // What the cabinet cleat is screwed to is tied together by it.
   const rest = panels.filter(({ id }) => !held.has(id));
   // What stands on the floor hangs on nothing; each box of it is held by its bottom.
   const reached = new Set([rest[0]!.id, ...rest.filter(({ stands, role }) => stands && role === 'bottom').map(({ id }) => id)]);
@@ -74,13 +74,13 @@ export function loose(cabinet: ResolvedCabinet): string[] {
   return rest.filter(({ id }) => !reached.has(id)).map(({ id }) => id);
 }
 
-/** Where the outer box is not the size the unit says, along, up and out. */
+/** Where the outer box is not the size the cabinet says, along, up and out. */
 export function outerMisfit({ panels, outside, hardware }: ResolvedCabinet): string[] {
   const carried = panels.filter(({ onWall }) => !onWall);
   const bounds = carried.map(boundsOf);
   const span = (axis: (typeof AXES)[number]): number => Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]));
   const low = (axis: (typeof AXES)[number]): number => Math.min(...bounds.map((each) => each.low[axis]));
-  // Feet reach from the unit's bottom to the box that stands on them.
+  // Feet reach from the cabinet's bottom to the box that stands on them.
   const onFeet = hardware.some(({ kind }) => kind === 'foot');
   const asked = { along: toMm(outside.width.value), up: toMm(outside.height.value), out: toMm(outside.depth.value) };
   const found = { along: span('along'), up: onFeet ? Math.max(...bounds.map(({ high }) => high.up)) : span('up'), out: span('out') + low('out') };
@@ -119,7 +119,7 @@ export function lapFaults({ byId, connections }: ResolvedCabinet): string[] {
   });
 }
 
-/** Everything at once; nothing for a sound unit. */
+/** Everything at once; nothing for a sound cabinet. */
 export const audit = (cabinet: ResolvedCabinet): string[] => [
   ...cabinet.faults.map(({ reason }) => reason),
   ...malformed(cabinet),

@@ -58,7 +58,7 @@ function shapesAt(x: number, h: number): [element: number, shapes: number[]] {
   return [n, [1 - 3 * s ** 2 + 2 * s ** 3, h * (s - 2 * s ** 2 + s ** 3), 3 * s ** 2 - 2 * s ** 3, h * (s ** 3 - s ** 2)]];
 }
 
-/** Elimination in the band: an element's ends touch only their neighbours. */
+/** Elimination in the band: an element's ends touch only their neighbors. */
 function solved(K: Float64Array[], F: Float64Array): Float64Array {
   const size = F.length;
   for (let column = 0; column < size; column++)

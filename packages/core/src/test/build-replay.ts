@@ -25,7 +25,7 @@ interface Part {
 
 const TAKES_EDGES: readonly ToolingStage[] = ['widths', 'bevels', 'shapes'];
 
-/** Does all steps in an order; the first refusal in words, or null. `halves`: cabinet halves that come out of a rail's boards. */
+/** Does all steps in an order; the first refusal in words, or null. `halves`: cabinet cleats that come out of a rail's boards. */
 export function replay(steps: readonly Step[], cabinets: readonly CabinetToBuild[]): string | null {
   const parts = new Map<string, Part>();
   const wanted = new Map<string, Set<string>>();

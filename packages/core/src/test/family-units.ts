@@ -1,4 +1,4 @@
-/** Units of every family to start a test from, on the starter workshop's stock. */
+/** Cabinet of every family to start a test from, on the starter workshop's stock. */
 import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import type { NewSpec } from '../carcass/spec-base.ts';
 import { entered } from '../length/entered.ts';
@@ -6,7 +6,7 @@ import type { DisplayUnit } from '../length/length.ts';
 
 export const FAMILY_IDS = FAMILIES.map(({ id }) => id as FamilyId);
 
-/** What a new unit of a family starts from: its usual size, birch or hardwood plywood. */
+/** What a new cabinet of a family starts from: its usual size, birch or hardwood plywood. */
 export function startOf(family: FamilyId, unit: DisplayUnit = 'mm'): NewSpec {
   const [width, height, depth] = familyOf({ family }).usual[unit].map((text) => entered(text)) as [NewSpec['width'], NewSpec['height'], NewSpec['depth']];
   return {

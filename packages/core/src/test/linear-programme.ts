@@ -1,5 +1,5 @@
 /**
- * A small linear programme solved by trying every corner: an answer of its own to check formulas by, with nothing of theirs.
+ * A small linear program solved by trying every corner: an answer of its own to check formulas by, with nothing of theirs.
  * Rows are equations; every unknown is 0 or more. Good for a handful of unknowns.
  */
 

@@ -1,4 +1,4 @@
-/** Sheets and parts for the tests of the nester, in millimetres. */
+/** Sheets and parts for the tests of the nester, in millimeters. */
 import { seeded } from '../chance/random.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';

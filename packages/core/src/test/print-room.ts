@@ -10,7 +10,7 @@ import { plan, stockReader, type Plan, type CabinetPlan } from '../plan/plan.ts'
 import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 
-/** The whole of it: four units, what they hold, rails and all. */
+/** The whole of it: four cabinets, what they hold, rails and all. */
 export const furnishedRoom = (): ProjectFile => readProject(file);
 
 /** Its two large cabinets alone, filled by what was guessed for each shelf, before anything was set out. */
@@ -57,7 +57,7 @@ export const boxOf = (more: Partial<NewShelfBox> = {}): ShelfBox =>
     ...more,
   });
 
-/** The shelves of a unit that must be a shelf box. */
+/** The shelves of a cabinet that must be a shelf box. */
 export function shelvesOf(spec: CabinetSpec): ShelfBox['shelves'] {
   if (spec.family !== 'shelf-box') throw new Error(`'${spec.id}' is no shelf box`);
   return spec.shelves;

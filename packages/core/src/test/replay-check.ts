@@ -1,4 +1,4 @@
-/** What a replay of a unit's setups gets wrong, against its resolved panels. Test support. */
+/** What a replay of a cabinet's setups gets wrong, against its resolved panels. Test support. */
 import { hasSize } from '../solid/panel.ts';
 import { alongStrip, leftWide } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -7,7 +7,7 @@ import { replay } from '../setups/replay.ts';
 import { orderFault } from '../setups/order.ts';
 import { setupsOf } from '../setups/setups.ts';
 
-/** A hundredth of a millimetre, and the nanometre a position may be rounded by. */
+/** A hundredth of a millimeter, and the nanometer a position may be rounded by. */
 const WITHIN = 10_000 + 1;
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= WITHIN;
 
@@ -62,7 +62,7 @@ export function replayFaults(cabinet: ResolvedCabinet, shop: Shop): string[] {
       if (cut.kind === 'holes') {
         const bored = holes.find(({ operation }) => operation === id);
         const placed = bored?.at.every((at, n) => near(at.u + box.u0, cut.at.u + cut.step.u * n) && near(at.v + box.v0, cut.at.v + cut.step.v * n));
-        // A bit is as wide as asked within a twentieth of a millimetre.
+        // A bit is as wide as asked within a twentieth of a millimeter.
         if (!bored || !placed || bored.on !== cut.face || bored.depth !== cut.depth || Math.abs(bored.diameter - cut.diameter) > 50_000)
           faults.push(`${id}: ${JSON.stringify(bored)}`);
       }

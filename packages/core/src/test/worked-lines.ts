@@ -1,4 +1,4 @@
-/** A unit of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
+/** A cabinet of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
 import { expect } from '@jest/globals';
 import type { FamilyId, CabinetSpec } from '../carcass/families.ts';
 import { toMm } from '../length/length.ts';

@@ -5,7 +5,7 @@ import type { BowLine, Wall } from './wall.ts';
 /** A wall may bow so much along a cleat before it must be shimmed: 1 mm in 300, 3 mm in all. [A] */
 export const BOW_SHARE = 1 / 300;
 export const BOW_MOST_MM = 3;
-/** A unit racks when cleat and spacer lie on lines that are turned against each other by more. [A] */
+/** A cabinet racks when cleat and spacer lie on lines that are turned against each other by more. [A] */
 export const RACK_MM = 1;
 
 interface Reading {

@@ -1,4 +1,4 @@
-/** What follows from a wall alone, worked out once for all the units on it. */
+/** What follows from a wall alone, worked out once for all the cabinets on it. */
 import type { Length } from '../length/length.ts';
 import { faceOf, type WallFace } from './bow.ts';
 import { studCentres } from './studs.ts';

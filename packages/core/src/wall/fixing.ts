@@ -1,4 +1,4 @@
-/** What a unit is fixed with where no timber stud is reached, as it was entered: plugs in masonry, anchors in wallboard, the sheet of metal studs. */
+/** What a cabinet is fixed with where no timber stud is reached, as it was entered: plugs in masonry, anchors in wallboard, the sheet of metal studs. */
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 
@@ -14,7 +14,7 @@ export interface WallFixing {
   readonly shearN: number | null;
   /** Whether that is what it may carry, or what it fails at. */
   readonly rating: 'working' | 'ultimate';
-  /** Centre to centre, where no stud says where they go. */
+  /** Center to center, where no stud says where they go. */
   readonly every: Entered;
   /** Of the sheet metal studs are folded from. */
   readonly metal: Entered;

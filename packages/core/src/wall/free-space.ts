@@ -1,4 +1,4 @@
-/** The room there is on a wall: largest free rectangles between what is on it, and units fitted into one. */
+/** The room there is on a wall: largest free rectangles between what is on it, and cabinets fitted into one. */
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { sweeps, swingOf } from './swing.ts';
@@ -14,7 +14,7 @@ export interface Clearances {
   readonly below: number;
 }
 
-/** What a unit so deep must stay clear of, as rectangles in elevation. */
+/** What a cabinet so deep must stay clear of, as rectangles in elevation. */
 export function obstacles(wall: Wall, blocks: readonly WallBlock[], out: number, { above, beside, below }: Clearances): WallRect[] {
   const grown = (rect: WallRect): WallRect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
   const things = thingsInOrder(wall).filter((thing) => (blocksCabinets(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
@@ -32,7 +32,7 @@ function swungOver(wall: Wall, out: number): readonly WallRect[] {
   const found = thingsInOrder(wall).flatMap((thing): WallRect[] => {
     const sector = swingOf(thing, wall);
     if (!sector) return [];
-    // The stretch of wall the leaf passes over nearer than the unit is deep, found to the millimetre on the safe side.
+    // The stretch of wall the leaf passes over nearer than the cabinet is deep, found to the millimeter on the safe side.
     const step = 5 * NM_PER.mm;
     const strip = (left: number): boolean => sweeps(sector, { left, right: left + step, out, bottom: sector.bottom, top: sector.top });
     const from = sector.along - sector.radius - step;
@@ -43,7 +43,7 @@ function swungOver(wall: Wall, out: number): readonly WallRect[] {
   return found;
 }
 
-/** The whole wall a unit may use: over the baseboard, under the ceiling. */
+/** The whole wall a cabinet may use: over the baseboard, under the ceiling. */
 export function wholeWall(wall: Wall, { above, beside, below }: Clearances): WallRect {
   const ends = { left: beside, right: wall.width.nm - beside };
   const floor = Math.max(floorAt(wall, 0), floorAt(wall, wall.width.nm));
@@ -106,7 +106,7 @@ export interface RunWish {
   readonly count: number;
   /** Width of each; null for the widest that fit. */
   readonly width: number | null;
-  /** Between neighbours. */
+  /** Between neighbors. */
   readonly gap: number;
   /** Kept free for something, after so many units; 0 wide for nothing. */
   readonly open: { readonly width: number; readonly after: number };
@@ -123,7 +123,7 @@ export interface Run {
   readonly left: Length;
 }
 
-/** A run of equal units in a stretch of wall, with what is left shared out. Widths that are worked out are whole steps of the tape. */
+/** A run of equal cabinets in a stretch of wall, with what is left shared out. Widths that are worked out are whole steps of the tape. */
 export function runIn({ left, right }: Pick<WallRect, 'left' | 'right'>, { count, width, gap, open, share }: RunWish, unit: DisplayUnit): Run {
   const after = Math.min(Math.max(0, open.after), count);
   const split = open.width > 0 && after > 0 && after < count;

@@ -1,4 +1,4 @@
-/** Units on the wall as blocks, and what they run into in elevation. Lengths in nm from the wall's left end and the floor. */
+/** Cabinets on the wall as blocks, and what they run into in elevation. Lengths in nm from the wall's left end and the floor. */
 import type { Length } from '../length/length.ts';
 import { NM_PER } from '../length/length.ts';
 import type { Wall, WallThing } from './wall.ts';
@@ -10,7 +10,7 @@ export interface WallRect {
   readonly top: number;
 }
 
-/** A unit as a block on the wall. */
+/** A cabinet as a block on the wall. */
 export interface WallBlock extends WallRect {
   readonly id: string;
   readonly name: string;
@@ -45,5 +45,5 @@ const COVERED: ReadonlySet<WallThing['kind']> = new Set(['outlet', 'switch']);
 export const blocksCabinets = ({ kind }: WallThing): boolean => SOLID.has(kind);
 export const mustBeReached = ({ kind }: WallThing): boolean => COVERED.has(kind);
 
-/** Neighbours closer than this are one run. */
+/** Neighbors closer than this are one run. */
 export const TOUCHING = 3 * NM_PER.mm;

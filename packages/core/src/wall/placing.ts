@@ -1,4 +1,4 @@
-/** Ways to say where a unit hangs: over studs and clear of everything, centred, aligned, spread; and what a drag snaps to. */
+/** Ways to say where a cabinet hangs: over studs and clear of everything, centered, aligned, spread; and what a drag snaps to. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
@@ -7,13 +7,13 @@ import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 import { bandAt, cableBands, drillState } from './zones.ts';
 
-/** Where wall screws go in a unit, nm: the heights of their rows over its bottom, and how near its ends a stud may be. */
+/** Where wall screws go in a cabinet, nm: the heights of their rows over its bottom, and how near its ends a stud may be. */
 export interface ScrewPlaces {
   readonly rows: readonly number[];
   readonly end: number;
 }
 
-/** A unit to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
+/** A cabinet to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
 export interface PlaceWish extends ScrewPlaces {
   readonly width: number;
   readonly height: number;
@@ -32,7 +32,7 @@ export interface Proposal {
 
 const STEP = 5 * NM_PER.mm;
 
-/** Places for a unit, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
+/** Places for a cabinet, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
 export function proposePlaces(wall: Wall, blocks: readonly WallBlock[], wanted: PlaceWish, clear: Clearances): Proposal[] {
   const bounds = wholeWall(wall, clear);
   const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear), wanted);
@@ -54,14 +54,14 @@ export function proposePlaces(wall: Wall, blocks: readonly WallBlock[], wanted: 
   return proposals.sort((a, b) => a.cost - b.cost || a.along - b.along).map(({ cost: _cost, ...proposal }) => proposal);
 }
 
-/** Left ends that put each pair of studs in the middle of a unit, in order. */
+/** Left ends that put each pair of studs in the middle of a cabinet, in order. */
 function centredOn(studs: readonly number[], { width, end }: Pick<PlaceWish, 'width' | 'end'>): number[] {
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
   const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [whole((a + b) / 2 - width / 2)] : [])));
   return [...new Set(centred)].sort((a, b) => a - b);
 }
 
-/** Left ends worth trying in a room: its ends, its middle, and what is centred on studs. */
+/** Left ends worth trying in a room: its ends, its middle, and what is centered on studs. */
 function lefts(room: WallRect, width: number, centred: readonly number[]): number[] {
   const [first, last] = [room.left, room.right - width];
   return [...new Set([first, last, Math.round((first + last) / 2), ...centred.filter((left) => left > first && left < last)])];

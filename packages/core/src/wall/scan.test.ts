@@ -1,4 +1,4 @@
-/** A stud scanner's signal: studs found to a few millimetres in noise, and what is no stud doubted. */
+/** A stud scanner's signal: studs found to a few millimeters in noise, and what is no stud doubted. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../chance/random.ts';

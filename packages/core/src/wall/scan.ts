@@ -42,7 +42,7 @@ export function peaksOf(samples: readonly ScanSample[]): Peak[] {
   return doubted(peaks);
 }
 
-/** Mean of five neighbours. */
+/** Mean of five neighbors. */
 function smoothed(samples: readonly ScanSample[]): ScanSample[] {
   return samples.map(({ along }, index) => {
     const near = samples.slice(Math.max(0, index - 2), index + 3);
@@ -97,5 +97,5 @@ export function rowOf(alongs: readonly number[]): StudRow | null {
   return most >= 3 ? best : null;
 }
 
-/** Distances between neighbours that no builder sets: nearer than 250 mm or farther than 700. [A] */
+/** Distances between neighbors that no builder sets: nearer than 250 mm or farther than 700. [A] */
 export const spacingDoubted = (a: number, b: number): boolean => Math.abs(b - a) < MIN_APART || Math.abs(b - a) > 700 * NM_PER.mm;

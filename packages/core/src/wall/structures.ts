@@ -1,4 +1,4 @@
-/** Kinds of wall, and what a unit can be fixed to in each. docs/formulas/walls.md */
+/** Kinds of wall, and what a cabinet can be fixed to in each. docs/formulas/walls.md */
 export const STRUCTURE_IDS = [
   'timber-wallboard',
   'timber-sheathed',

@@ -43,7 +43,7 @@ export interface CountedStud {
 
 /**
  * Studs that a hanging may count, left to right. Marks within 200 mm of one another are taken for one stud unless both were probed: a finder
- * tells its edges, or a pipe beside it. It stands where it was probed; else in the middle of two marks that may be its edges; else at the first
+ * says its edges, or a pipe beside it. It stands where it was probed; else in the middle of two marks that may be its edges; else at the first
  * that was found.
  */
 export function countedStuds(wall: Pick<Wall, 'width' | 'studs' | 'structure'>): CountedStud[] {

@@ -26,7 +26,7 @@ export interface PlanBlock {
   readonly top: number;
 }
 
-/** A hundredth of a square micrometre: less is what is left of rounding. */
+/** A hundredth of a square micrometer: less is what is left of rounding. */
 const TOUCHING_NM2 = 1e4;
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;

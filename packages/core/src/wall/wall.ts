@@ -1,4 +1,4 @@
-/** The wall units hang on, as it was entered and found. Heights are from the floor at the left end, places from the left end. */
+/** The wall cabinets hang on, as it was entered and found. Heights are from the floor at the left end, places from the left end. */
 import type { Entered } from '../length/entered.ts';
 import type { WallFixing } from './fixing.ts';
 import type { StructureId } from './structures.ts';
@@ -28,9 +28,9 @@ export interface Wall {
 export interface Studs {
   /** False when nobody has looked: the plan then says so instead of guessing. */
   readonly known: boolean;
-  /** Centre to centre. */
+  /** Center to center. */
   readonly spacing: Entered;
-  /** First centre from the wall's left end. */
+  /** First center from the wall's left end. */
   readonly offset: Entered;
   readonly width: Entered;
   readonly depth: Entered;
@@ -116,14 +116,14 @@ export interface BowReading {
   readonly off: Entered;
 }
 
-/** A wall half that carries several units. */
+/** A wall cleat that carries several cabinets. */
 export interface WallRail {
   readonly id: string;
   readonly order: number;
   readonly name: string;
   readonly left: Entered;
   readonly right: Entered;
-  /** Foot of its bevel above the floor: where the cabinet halves' points come to. */
+  /** Foot of its bevel above the floor: where the cabinet cleats' points come to. */
   readonly up: Entered;
   readonly stock: string;
   readonly boardWidth: Entered;
@@ -132,7 +132,7 @@ export interface WallRail {
   readonly pieceLength: Entered;
 }
 
-/** Where a unit hangs: its left end from the wall's left end, its bottom from the floor. */
+/** Where a cabinet hangs: its left end from the wall's left end, its bottom from the floor. */
 export interface WallPlace {
   readonly along: Entered;
   readonly up: Entered;

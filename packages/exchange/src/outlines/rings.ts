@@ -1,4 +1,4 @@
-/** Loose curves joined to closed outlines, laid down with their lower left corner at the origin. Millimetres, y up. */
+/** Loose curves joined to closed outlines, laid down with their lower left corner at the origin. Millimeters, y up. */
 import { MAX_CORNERS, Refusal, type Corner, type PieceSpot as Spot } from '@keen/core';
 import { flattened } from '../prints/marks.ts';
 

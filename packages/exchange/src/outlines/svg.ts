@@ -1,4 +1,4 @@
-/** Curves of an SVG drawing, in millimetres: what is drawn with lines, arcs and curves; curves become short straight sides. */
+/** Curves of an SVG drawing, in millimeters: what is drawn with lines, arcs and curves; curves become short straight sides. */
 import { accept, Refusal, refuse, type Corner, type Outcome, type PieceSpot as Spot } from '@keen/core';
 import svgpath from 'svgpath';
 import { readXml } from '../xml.ts';
@@ -76,7 +76,7 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
   });
 }
 
-/** How many millimetres a unit of the drawing is. */
+/** How many millimeters a unit of the drawing is. */
 function sizeOf(
   name: string,
   { width, height, viewBox }: Readonly<Record<string, string>>,

@@ -1,4 +1,4 @@
-/** How long a printed text comes out, letter by letter: widths of the font every print carries with it. Millimetres. */
+/** How long a printed text comes out, letter by letter: widths of the font every print carries with it. Millimeters. */
 import { BOLD, PLAIN, UNITS_PER_EM } from './font-widths.ts';
 
 /** Height of capitals as a share of the font's size. Source: the font's own metrics. */

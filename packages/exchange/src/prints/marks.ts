@@ -1,4 +1,4 @@
-/** A drawing of lines and words at its true size: millimetres, y up, from its lower left corner. */
+/** A drawing of lines and words at its true size: millimeters, y up, from its lower left corner. */
 import type { Corner, PieceSpot as Spot } from '@keen/core';
 
 /** heavy: what is cut or scribed. light: what helps. dashed: what lies underneath or is only read. */
@@ -12,7 +12,7 @@ export interface Stroke {
 
 export interface Words {
   readonly text: string;
-  /** Where the text begins, on its base line; where its middle is, when it is centred. */
+  /** Where the text begins, on its base line; where its middle is, when it is centered. */
   readonly at: Spot;
   readonly high: number;
   readonly centred?: boolean;

@@ -1,4 +1,4 @@
-/** Papers that are printed on, and what a printer cannot reach of them. Millimetres. */
+/** Papers that are printed on, and what a printer cannot reach of them. Millimeters. */
 
 export const PAPERS = {
   a4: { name: 'A4', width: 210, height: 297 },

@@ -1,4 +1,4 @@
-/** A picture of a sheet as SVG, sized in millimetres as it comes out on paper. */
+/** A picture of a sheet as SVG, sized in millimeters as it comes out on paper. */
 import { CAPITAL, spelt } from './letters.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 
@@ -11,7 +11,7 @@ const grey = (share: number): string => {
   return `#${level}${level}${level}`;
 };
 
-/** A whole file: black on white, lines, grey areas and words. */
+/** A whole file: black on white, lines, gray areas and words. */
 export function pictureSvg({ width, height, title, patches }: SheetPicture): string {
   const up = (y: number): number => height - y;
   return [

@@ -1,4 +1,4 @@
-/** Pictures of sheets as PDF. Black on white: lines, grey areas and words only. */
+/** Pictures of sheets as PDF. Black on white: lines, gray areas and words only. */
 import {
   clip,
   closePath,

@@ -1,4 +1,4 @@
-/** A sheet of paper as it comes out: lines, areas and words in millimetres of the paper, y up. A PDF, an SVG and a screen draw the same. */
+/** A sheet of paper as it comes out: lines, areas and words in millimeters of the paper, y up. A PDF, an SVG and a screen draw the same. */
 import type { PieceSpot as Spot } from '@keen/core';
 import type { Sheet } from './paper.ts';
 

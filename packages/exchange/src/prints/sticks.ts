@@ -22,7 +22,7 @@ const TEXT_MM = 2.6;
 const ROW_MM = 4.4;
 const HEAD_MM = 11;
 
-/** The sticks of one unit's setups: what is made by hand is marked too. */
+/** The sticks of one cabinet's setups: what is made by hand is marked too. */
 export const sticksOf = ({ setups, unmade, blanks, touches }: Pick<Setups, 'setups' | 'unmade' | 'blanks' | 'touches'>): StoryStick[] =>
   storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade], touches);
 

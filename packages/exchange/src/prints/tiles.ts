@@ -1,10 +1,10 @@
 /**
- * A drawing cut into tiles that fit a sheet, with what two neighbours share, and the sheets they are put on. Tiles that are low stand under
+ * A drawing cut into tiles that fit a sheet, with what two neighbors share, and the sheets they are put on. Tiles that are low stand under
  * one another, so that a stick of several lengths comes out of one sheet.
  */
 import type { Sheet } from './paper.ts';
 
-/** What two neighbours both show. Along the middle of it runs the line that is laid on line. */
+/** What two neighbors both show. Along the middle of it runs the line that is laid on line. */
 export const OVERLAP_MM = 12;
 /** Between tiles on one sheet: crop marks stand in it. */
 export const GAP_MM = 8;
@@ -18,7 +18,7 @@ export interface Tile {
   readonly y: number;
   readonly width: number;
   readonly height: number;
-  /** Lines that lie on the neighbour's, where it has one. */
+  /** Lines that lie on the neighbor's, where it has one. */
   readonly joins: { readonly left: number | null; readonly right: number | null; readonly low: number | null; readonly high: number | null };
 }
 

@@ -1,6 +1,6 @@
 /**
  * Drawings at their true size laid out on sheets: tiled, with crop marks, lines to lay on one another, and bars to check the printer by.
- * What comes out is in millimetres of the paper, y up, the printer's correction in it: a PDF and a screen draw the same.
+ * What comes out is in millimeters of the paper, y up, the printer's correction in it: a PDF and a screen draw the same.
  */
 import type { PieceSpot as Spot } from '@keen/core';
 import { wideAs } from './letters.ts';
@@ -60,7 +60,7 @@ export function trueSizeSheets(drawings: readonly TrueDrawing[], options: TrueSi
   }));
 }
 
-/** Puts true millimetres on paper as a printer wants them. */
+/** Puts true millimeters on paper as a printer wants them. */
 class Laid {
   constructor(
     private readonly paper: Sheet,
@@ -172,7 +172,7 @@ class Laid {
   }
 }
 
-/** Where words begin on a tile, in the drawing; null where a neighbour shows them whole. What fits neither is moved in to the tile it begins on. */
+/** Where words begin on a tile, in the drawing; null where a neighbor shows them whole. What fits neither is moved in to the tile it begins on. */
 function leftOn({ x, y, width, height, joins }: Placed, words: Words): number | null {
   const { at, high, centred = false } = words;
   const long = wideAs(words);
@@ -211,7 +211,7 @@ function tileName({ row, column, joins }: Placed): string {
   return `${alone ? '' : `row ${row + 1}, `}tile ${column + 1}: thin line on thin line of the next`;
 }
 
-/** The lines that are laid on the neighbours'. */
+/** The lines that are laid on the neighbors'. */
 function joinLines({ x, y, width, height, joins }: Placed): Stroke[] {
   const upright = (at: number | null): Stroke[] =>
     at === null

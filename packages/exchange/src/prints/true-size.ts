@@ -53,7 +53,7 @@ export function trueSizePrint(kind: string, { project: { design, record, worksho
   return trueSizeSheets(drawings, { ...options, project: design.name });
 }
 
-/** Drawings of one kind; none where nothing of a unit asks for one. */
+/** Drawings of one kind; none where nothing of a cabinet asks for one. */
 export function trueSizeDrawings(kind: TrueSizeKind, wish: TrueSizeWish): TrueDrawing[] {
   switch (kind) {
     case 'sticks':

@@ -1,6 +1,6 @@
 /**
  * In front of everything: only pages of this application get through, and each request learns who its caller is. The desk is
- * whoever comes over plain HTTP on loopback; over TLS it is the network, where a cookie tells a paired device from a stranger.
+ * whoever comes over plain HTTP on loopback; over TLS it is the network, where a cookie says a paired device from a stranger.
  */
 import type { TLSSocket } from 'node:tls';
 import type { NextFunction, Request, RequestHandler, Response } from 'express';

@@ -10,7 +10,7 @@ export interface Catalogue {
   readonly why: string | null;
 }
 
-/** The catalogue, or a sentence that says why there is none. */
+/** The catalog, or a sentence that says why there is none. */
 export async function merchantCatalogue(): Promise<Catalogue | string> {
   try {
     const { status, body } = await request<Omit<Catalogue, 'offers'> & { readonly offers: unknown } & Problem>('merchant/catalogue');

@@ -1,4 +1,4 @@
-/** The MUI theme, made of the tokens. Components use var(--token), never a colour of their own. */
+/** The MUI theme, made of the tokens. Components use var(--token), never a color of their own. */
 import { createTheme, type Theme } from '@mui/material';
 import { DARK, LIGHT, type Tokens } from './tokens.ts';
 

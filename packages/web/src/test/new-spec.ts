@@ -1,4 +1,4 @@
-/** A unit of any family at its usual size, out of the starter sheets. */
+/** A cabinet of any family at its usual size, out of the starter sheets. */
 import { entered, familyOf, type FamilyId, type CabinetSpec } from '@keen/core';
 
 export function newSpecOf(family: FamilyId, id = 'u1'): CabinetSpec {

@@ -1,4 +1,4 @@
-/** Inches or millimetres, everywhere the same switch. */
+/** Inches or millimeters, everywhere the same switch. */
 import type { DisplayUnit } from '@keen/core';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 

@@ -7,7 +7,7 @@ const KG_PER_LB = 0.45359237;
 const G0 = 9.80665;
 
 export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_LB)} lb`);
-/** Both units, the reader's first. */
+/** Both cabinets, the reader's first. */
 export const bothMasses = (kg: number, unit: DisplayUnit): string => `${massText(kg, unit)} (${massText(kg, unit === 'mm' ? 'in' : 'mm')})`;
 export const massPerUnit = (unit: DisplayUnit): 'kg' | 'lb' => (unit === 'mm' ? 'kg' : 'lb');
 export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 'mm' ? kg : kg / KG_PER_LB);
@@ -21,7 +21,7 @@ export function lengthText(nm: number, unit: DisplayUnit): string {
   return nm !== 0 && text.startsWith('0 ') ? fineText(nm, unit) : text;
 }
 export const fineText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit(nm as Length, unit);
-/** Two lengths set against one another: as on a tape, or to the hundredth of a millimetre where a tape shows them as one. */
+/** Two lengths set against one another: as on a tape, or to the hundredth of a millimeter where a tape shows them as one. */
 export function lengthsApart(a: number, b: number, unit: DisplayUnit): [string, string] {
   const texts: [string, string] = [lengthText(a, unit), lengthText(b, unit)];
   return texts[0] === texts[1] ? [fineText(a, unit), fineText(b, unit)] : texts;

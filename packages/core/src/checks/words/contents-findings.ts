@@ -1,4 +1,4 @@
-/** Findings about what a unit holds, in sentences. */
+/** Findings about what a cabinet holds, in sentences. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { lengthsApart, lengthText, percentText } from './amounts.ts';

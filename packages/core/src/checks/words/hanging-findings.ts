@@ -1,4 +1,4 @@
-/** Findings about what a unit is fixed to, what is below it and where it came to hang, in sentences. */
+/** Findings about what a cabinet is fixed to, what is below it and where it came to hang, in sentences. */
 import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { bothMasses, fineText, lengthsApart, lengthText, massesApart, percentText } from './amounts.ts';

@@ -1,4 +1,4 @@
-/** What one unit is: its picture with its figures, its sides and section, itself drawn apart, its parts, its joints. */
+/** What one cabinet is: its picture with its figures, its sides and section, itself drawn apart, its parts, its joints. */
 import {
   figuresOf,
   featureWords,
@@ -123,7 +123,7 @@ function viewPages(pages: Pages, { unit, lines }: ShopSetContext, plan: CabinetP
   alone('drawn apart', pictureFigure(plan, apartOf(plan), lines));
 }
 
-/** The more a unit measures the further its parts are drawn apart. */
+/** The more a cabinet measures the further its parts are drawn apart. */
 function apartOf({ cabinet: { outside } }: CabinetPlan): number {
   return Math.max(outside.width.value, outside.height.value) / 1e6 / 3.4;
 }

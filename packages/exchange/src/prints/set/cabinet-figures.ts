@@ -1,4 +1,4 @@
-/** A unit from its sides and cut through, dimensioned as on a shop drawing: what lies behind is hidden by what lies before it. */
+/** A cabinet from its sides and cut through, dimensioned as on a shop drawing: what lies behind is hidden by what lies before it. */
 import {
   baysShown,
   boundsOfCabinet,
@@ -45,7 +45,7 @@ export function viewFigure(plan: CabinetPlan, view: ViewId, lines: ReadonlyMap<s
   };
 }
 
-/** Cut across the wall where it tells most, the wall at its left. */
+/** Cut across the wall where it says most, the wall at its left. */
 export function sectionFigure(plan: CabinetPlan, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit): Figure {
   const at = sectionPlane(plan.cabinet);
   const seen = sectionView(plan.cabinet, at);

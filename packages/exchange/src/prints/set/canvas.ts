@@ -1,4 +1,4 @@
-/** One page while it is drawn on: paper millimetres, y up. Words say where they come to stand, so that nothing is set on them. */
+/** One page while it is drawn on: paper millimeters, y up. Words say where they come to stand, so that nothing is set on them. */
 import type { PieceSpot as Spot } from '@keen/core';
 import { BELOW, shortened, wideAs } from '../letters.ts';
 import { MARGIN_MM, type Sheet } from '../paper.ts';

@@ -11,7 +11,7 @@ export interface ShopSetContext {
   readonly plan: Plan;
   /** Those the set is of. */
   readonly cabinets: readonly CabinetPlan[];
-  /** Of those units, and the rails they hang on. */
+  /** Of those cabinets, and the rails they hang on. */
   readonly parts: readonly PartLine[];
   readonly lines: ReadonlyMap<string, PartLine>;
   readonly laid: readonly LaidOut[];

@@ -1,5 +1,5 @@
 /**
- * A unit seen from above and beside, whole or with its parts drawn apart. Parts are drawn from the farthest to the nearest: one is behind
+ * A cabinet seen from above and beside, whole or with its parts drawn apart. Parts are drawn from the farthest to the nearest: one is behind
  * another where a plane between the two has it on the far side.
  */
 import { boundsOf, meshesOf, slabFaces, type PartLine, type PieceSpot as Spot, type SeenPanel, type CabinetPlan, type Vector } from '@keen/core';

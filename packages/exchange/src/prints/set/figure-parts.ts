@@ -1,4 +1,4 @@
-/** What a drawing is made of, in millimetres of what it shows: shapes, and all that is written about them. */
+/** What a drawing is made of, in millimeters of what it shows: shapes, and all that is written about them. */
 import type { PieceSpot as Spot } from '@keen/core';
 import type { Box, Pen } from './canvas.ts';
 

@@ -1,4 +1,4 @@
-/** The hanging of one unit: where it goes on the wall, the strip with every hole, the hook in section, and what hands do in their order. */
+/** The hanging of one cabinet: where it goes on the wall, the strip with every hole, the hook in section, and what hands do in their order. */
 import {
   boringWords,
   boundsOf,

@@ -22,7 +22,7 @@ import { linesByPanel } from './cabinet-figures.ts';
 
 export interface ShopSetInput {
   readonly project: ProjectFile;
-  /** The units it is of; all where none is named. */
+  /** The cabinets it is of; all where none is named. */
   readonly units: readonly string[];
   readonly display: DisplayUnit;
   /** Layouts that are not settled, by product, as they are on a screen. */

@@ -31,7 +31,7 @@ export interface SetProgress {
   readonly doing: string;
 }
 
-/** All pages. `tell` hears what is begun. Throws a Refusal for a unit the project does not have, or a project without any. */
+/** All pages. `tell` hears what is begun. Throws a Refusal for a cabinet the project does not have, or a project without any. */
 export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
   const { project, paper, revision } = wish;
   const planned = plannedCabinets(wish);

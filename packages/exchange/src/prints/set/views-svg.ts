@@ -1,4 +1,4 @@
-/** Drawings of one unit as a file of their own: beside one another, to one scale that stands beside their names, millimetres of an A3 sheet laid across. */
+/** Drawings of one cabinet as a file of their own: beside one another, to one scale that stands beside their names, millimeters of an A3 sheet laid across. */
 import type { DisplayUnit, PartLine, CabinetPlan, ViewId } from '@keen/core';
 import { across } from '../paper.ts';
 import { pictureSvg } from '../picture-svg.ts';
@@ -41,5 +41,5 @@ export function viewsSvg([one, other]: readonly DrawingId[], { plan, parts, disp
   return pictureSvg(canvas.bare());
 }
 
-/** The outermost parts are drawn so far out of the unit. */
+/** The outermost parts are drawn so far out of the cabinet. */
 const APART_MM = 240;

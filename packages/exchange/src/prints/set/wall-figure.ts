@@ -1,4 +1,4 @@
-/** The wall from the front with what is on it, and the units where they hang. */
+/** The wall from the front with what is on it, and the cabinets where they hang. */
 import { ceilingAt, floorAt, studsOf, thingRect, thingsInOrder, toMm, viewFrom, type Design, type Length, type CabinetPlan } from '@keen/core';
 import type { Figure, FigureShape, Inset, Span, Tag } from './figure-parts.ts';
 
@@ -73,7 +73,7 @@ export function wallFigure(
   };
 }
 
-/** Where one unit goes: from the wall's left end, and above the floor. */
+/** Where one cabinet goes: from the wall's left end, and above the floor. */
 export function placeSpans({ units: specs }: Pick<Design, 'units'>, { id }: CabinetPlan, text: (length: Length) => string): Span[] {
   const { along, up } = specs[id]!.place;
   const spans: Span[] = [

@@ -1,4 +1,4 @@
-/** Designs and workshops of file version 4 lifted to version 5: what holds fibres where slots come out, the order of setups, what machines repeat to. */
+/** Designs and workshops of file version 4 lifted to version 5: what holds fibers where slots come out, the order of setups, what machines repeat to. */
 import type { QueryInterface } from 'sequelize';
 import { liftAll } from './lift.ts';
 

@@ -1,4 +1,4 @@
-/** Designs of file version 7 lifted to version 8: walls without timber, what is under a unit, how far it settles on its cleat, earthquakes. */
+/** Designs of file version 7 lifted to version 8: walls without timber, what is under a cabinet, how far it settles on its cleat, earthquakes. */
 import type { QueryInterface } from 'sequelize';
 import { liftAll } from './lift.ts';
 

@@ -1,4 +1,4 @@
-/** The digital caliper's stand-in: a TCP server that speaks lines of JSON, with noise, a battery and faults on demand. README.md tells the protocol. */
+/** The digital caliper's stand-in: a TCP server that speaks lines of JSON, with noise, a battery and faults on demand. README.md says the protocol. */
 import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
 import { type Fault, faultOf, listenLines } from '../lines.ts';

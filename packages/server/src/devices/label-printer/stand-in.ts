@@ -1,4 +1,4 @@
-/** The label printer's stand-in: jobs over HTTP, one label after the other onto PDF files; it runs out of paper and jams. README.md tells the protocol. */
+/** The label printer's stand-in: jobs over HTTP, one label after the other onto PDF files; it runs out of paper and jams. README.md says the protocol. */
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';

@@ -1,4 +1,4 @@
-/** The sheet merchant's stand-in: a catalogue with stock, prices and lead times over HTTP, and faults on demand. README.md tells the protocol. */
+/** The sheet merchant's stand-in: a catalog with stock, prices and lead times over HTTP, and faults on demand. README.md says the protocol. */
 import { createServer, type Server, type ServerResponse } from 'node:http';
 
 /** slow: answers late. down: answers 503. price: everything is dearer from now on. out: nothing is in stock from now on. fine: as at first. */

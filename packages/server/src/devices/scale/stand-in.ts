@@ -1,4 +1,4 @@
-/** The scale's stand-in: a TCP server that speaks lines of JSON. What lies on it swings and settles; it can be overloaded, and fail on demand. README.md tells the protocol. */
+/** The scale's stand-in: a TCP server that speaks lines of JSON. What lies on it swings and settles; it can be overloaded, and fail on demand. README.md says the protocol. */
 import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
 import { type Fault, faultOf, listenLines } from '../lines.ts';

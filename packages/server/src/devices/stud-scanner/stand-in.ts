@@ -1,4 +1,4 @@
-/** The stud scanner's stand-in: a TCP server that speaks lines of JSON, with noise, false echoes and faults on demand. README.md tells the protocol. */
+/** The stud scanner's stand-in: a TCP server that speaks lines of JSON, with noise, false echoes and faults on demand. README.md says the protocol. */
 import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
 import { listenLines } from '../lines.ts';

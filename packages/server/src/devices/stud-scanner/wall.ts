@@ -1,4 +1,4 @@
-/** The made-up wall behind the scanner's own wallboard: the print room's studs, a pipe, seams. Millimetres from its left end. */
+/** The made-up wall behind the scanner's own wallboard: the print room's studs, a pipe, seams. Millimeters from its left end. */
 export interface Echo {
   readonly at: number;
   /** Width of what is there, and how strongly it answers, 0 to 100. */

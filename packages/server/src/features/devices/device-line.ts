@@ -2,7 +2,7 @@
 import type { ProblemException } from '../../problems/problem.exception.ts';
 import { talk } from './talk.ts';
 
-/** What every device tells beside its readings. */
+/** What every device says beside its readings. */
 export type DeviceEvent =
   | { readonly type: 'battery-low'; readonly battery: number }
   | { readonly type: 'end' }
@@ -41,7 +41,7 @@ export class DeviceLine {
   }
 
   /**
-   * Sends a command and tells each event as it comes; `read` makes one of a message of this device, null where it is none of its own.
+   * Sends a command and says each event as it comes; `read` makes one of a message of this device, null where it is none of its own.
    * Resolves when it is over, however it ended.
    */
   async events<E>(

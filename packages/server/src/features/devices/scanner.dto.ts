@@ -2,7 +2,7 @@ import { Type } from 'class-transformer';
 import { IsIn, IsNumber, IsOptional, Max, Min } from 'class-validator';
 
 export class ScanDto {
-  /** Millimetres from the wall's left end. */
+  /** Millimeters from the wall's left end. */
   @Type(() => Number)
   @IsNumber()
   @Min(-1000)

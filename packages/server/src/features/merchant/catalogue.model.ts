@@ -1,7 +1,7 @@
 import type { Json } from '@keen/core';
 import { Column, DataType, Model, Table } from 'sequelize-typescript';
 
-/** The last catalogue that was heard: one row. */
+/** The last catalog that was heard: one row. */
 @Table({ tableName: 'merchant_catalogue', underscored: true, timestamps: false })
 export class CatalogueModel extends Model {
   @Column({ type: DataType.INTEGER, primaryKey: true })

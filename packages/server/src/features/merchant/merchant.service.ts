@@ -85,7 +85,7 @@ export class MerchantService {
     await fetch(`http://127.0.0.1:${this.port}/fault`, { method: 'POST', body: JSON.stringify({ how }), signal: AbortSignal.timeout(PATIENCE_MS) });
   }
 
-  /** Its catalogue, or why there is none. */
+  /** Its catalog, or why there is none. */
   private async ask(): Promise<{ readonly merchant: string; readonly offers: readonly Offer[] } | string> {
     if (this.port === undefined) return 'no merchant is known here';
     try {

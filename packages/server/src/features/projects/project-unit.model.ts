@@ -9,7 +9,7 @@ const nanometres = (field: string) => ({
   },
 });
 
-/** What home draws of a unit, projected from the document in the same transaction and written nowhere else. */
+/** What home draws of a cabinet, projected from the document in the same transaction and written nowhere else. */
 @Table({ tableName: 'project_units', underscored: true, timestamps: false })
 export class ProjectUnitModel extends Model {
   @Column({ type: DataType.STRING(64), primaryKey: true, field: 'project_id' })

@@ -67,7 +67,7 @@ function Drawing({
   const dispatch = useAppDispatch();
   const { show } = useExplain();
   const { apply } = useEdit();
-  // While something is dragged the drawing shows the unit as it would be.
+  // While something is dragged the drawing shows the cabinet as it would be.
   const drag = usePanelDrag(shown);
   const solid = drag.draft ?? plan.cabinet;
   const { outside } = solid;
@@ -88,7 +88,7 @@ function Drawing({
   const high = narrow ? TOP + 2 * up * scale + STACKED + BOTTOM : TOP + up * scale + BOTTOM;
   const lower = narrow ? 0 : Math.max(0, (height - high) / 2);
   const top = TOP + lower;
-  // A top past the sides, a frame past them: the paper begins where the unit does.
+  // A top past the sides, a frame past them: the paper begins where the cabinet does.
   const leftmost = Math.min(0, boundsOfCabinet(solid).low.along);
   const front: View = { x: (mm) => shift + room.left + (mm - leftmost) * scale, y: (mm) => top + (up - mm) * scale };
   const sectionTop = narrow ? top + up * scale + STACKED : top;

@@ -1,4 +1,4 @@
-/** Box: what is it? The unit from its sides, in section, in space, or its cut list. */
+/** Box: what is it? The cabinet from its sides, in section, in space, or its cut list. */
 import { FLOOR, isShelfBox, MAX_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button, FormControlLabel, Switch } from '@mui/material';

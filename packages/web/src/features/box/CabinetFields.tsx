@@ -20,11 +20,11 @@ export function CabinetFields({ spec, unit, group }: { readonly spec: CabinetSpe
   );
 }
 
-/** The fields of a group that matter for this unit. */
+/** The fields of a group that matter for this cabinet. */
 export const shownFields = (spec: CabinetSpec, group: FieldGroup): FormField[] =>
   familyOf(spec).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(spec) ?? true));
 
-/** Some fields of a unit, wherever they stand in its form: the sheets it is cut from. */
+/** Some fields of a cabinet, wherever they stand in its form: the sheets it is cut from. */
 export function StockFields({ spec, unit, fields }: { readonly spec: CabinetSpec; readonly unit: DisplayUnit; readonly fields: readonly FormField[] }) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
@@ -73,7 +73,7 @@ export function ElementFields({
 
 interface CabinetFieldProps {
   readonly field: FormField;
-  /** The element the field belongs to, as a path inside the unit. */
+  /** The element the field belongs to, as a path inside the cabinet. */
   readonly within: readonly string[];
   readonly spec: CabinetSpec;
   readonly unit: DisplayUnit;

@@ -46,7 +46,7 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
   const scale = Math.max(0.02, Math.min((width - ROOM.left - ROOM.right) / (box.right - box.left), (height - ROOM.top - ROOM.bottom) / (box.high - box.low)));
   const shiftX = ROOM.left + (width - ROOM.left - ROOM.right - (box.right - box.left) * scale) / 2;
   const shiftY = ROOM.top + (height - ROOM.top - ROOM.bottom - (box.high - box.low) * scale) / 2;
-  // What stays on the wall may run on past the unit: sizes are the unit's own.
+  // What stays on the wall may run on past the cabinet: sizes are the cabinet's own.
   const own = seen.filter(({ role }) => role !== 'wall-half').flatMap((each) => each.points);
   const span = own.length > 0 ? own : points;
   const [from, to] = [Math.min(...span.map(([x]) => x), ...(wall === 'left' ? [0] : [])), Math.max(...span.map(([x]) => x), ...(wall === 'right' ? [0] : []))];

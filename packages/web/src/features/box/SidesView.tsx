@@ -1,4 +1,4 @@
-/** A unit to scale from one or two of its sides, with its outer sizes. */
+/** A cabinet to scale from one or two of its sides, with its outer sizes. */
 import { withArticle, tapeTextWithUnit, viewFrom, type ResolvedCabinet, type SeenPanel, type ViewId } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
@@ -82,6 +82,6 @@ export function SidesView({ shown, views }: { readonly shown: ShownCabinet; read
   );
 }
 
-/** The wall half stays on the wall: from the front it is not in the way. */
+/** The wall cleat stays on the wall: from the front it is not in the way. */
 const shownFrom = (cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] =>
   viewFrom(cabinet, view).filter(({ role }) => role !== 'wall-half' || view !== 'front');

@@ -20,7 +20,7 @@ declare module '@react-three/fiber' {
   }
 }
 
-/** Colours of the drawing, read from the page so that both themes are met. */
+/** Colors of the drawing, read from the page so that both themes are met. */
 function useInk(): { birch: string; soft: string; edge: string; ink: string; chalk: string; sage: string; wall: string } {
   return useMemo(() => {
     const style = getComputedStyle(document.documentElement);
@@ -89,7 +89,7 @@ export default function SpaceView({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** Looks at the middle of the unit, and asks for a frame when it is turned. */
+/** Looks at the middle of the cabinet, and asks for a frame when it is turned. */
 function Turn({ centre }: { readonly centre: [number, number, number] }) {
   const { camera, gl, invalidate } = useThree();
   const controls = useRef<OrbitControls>(null);

@@ -1,4 +1,4 @@
-/** Tries of the unit beside one another: the picture, and what they are compared by. One is taken by a click; what stood there is kept. */
+/** Tries of the cabinet beside one another: the picture, and what they are compared by. One is taken by a click; what stood there is kept. */
 import {
   boundsOfCabinet,
   createPlanner,

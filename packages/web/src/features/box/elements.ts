@@ -1,4 +1,4 @@
-/** Elements of a unit's lists, in their order, and which of them a panel is drawn from. */
+/** Elements of a cabinet's lists, in their order, and which of them a panel is drawn from. */
 import { familyOf, isShelfBox, joinSpaces, type EditStep, type ElementsForm, type CabinetSpec } from '@keen/core';
 
 export interface ElementRow {
@@ -9,7 +9,7 @@ export interface ElementRow {
 export const elementsOf = (spec: CabinetSpec, { path }: ElementsForm): ElementRow[] =>
   Object.values((spec as unknown as Record<string, Record<string, ElementRow>>)[path] ?? {}).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** The element a panel stands for; undefined for what belongs to the unit as a whole. */
+/** The element a panel stands for; undefined for what belongs to the cabinet as a whole. */
 export function elementOf(spec: CabinetSpec, panel: string): { readonly form: ElementsForm; readonly id: string } | undefined {
   for (const form of familyOf(spec).form.elements) for (const { id } of elementsOf(spec, form)) if (form.panel?.(spec, id) === panel) return { form, id };
   return undefined;

@@ -8,7 +8,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
-/** An axis of the unit as it lies on the paper. */
+/** An axis of the cabinet as it lies on the paper. */
 export interface GripAxis {
   readonly axis: Handle['axis'];
   readonly screen: 'x' | 'y';
@@ -35,7 +35,7 @@ export interface Grip {
 }
 
 export interface PanelDrag {
-  /** The unit as it would be; null when nothing is dragged. */
+  /** The cabinet as it would be; null when nothing is dragged. */
   readonly draft: ResolvedCabinet | null;
   readonly grip: (panel: string, axes: readonly GripAxis[], scale: number) => Grip | undefined;
   readonly move: (event: PointerEvent<SVGElement>) => void;
@@ -109,7 +109,7 @@ export function usePanelDrag({ spec, plan, unit }: ShownCabinet): PanelDrag {
   };
 }
 
-/** The value a handle has after so many millimetres: in whole steps of the tape, or half degrees; never past what may be entered. */
+/** The value a handle has after so many millimeters: in whole steps of the tape, or half degrees; never past what may be entered. */
 export function valueAfter({ kind, value, perMm, least = 0, most = Infinity }: Handle, mm: number, unit: DisplayUnit): unknown {
   if (kind === 'degrees') return Math.max(0, Math.round((value + mm * perMm) * 2) / 2);
   const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;

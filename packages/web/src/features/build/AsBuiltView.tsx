@@ -179,7 +179,7 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** To a tenth of a millimeter: what a tape held twice the same way still tells. */
+/** To a tenth of a millimeter: what a tape held twice the same way still says. */
 const apartText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit((Math.round(nm / 1e5) * 1e5) as Length, unit);
 
 /** The height its bottom was asked at and came to. */

@@ -12,7 +12,7 @@ export interface SetOutRequest {
 }
 
 const setter = {
-  /** Tries for `ms`; tells each better answer. Resolves with the last one, or null when a newer job or stop() ended it. */
+  /** Tries for `ms`; says each better answer. Resolves with the last one, or null when a newer job or stop() ended it. */
   async run({ job, frame }: SetOutRequest, ms: number, onBetter: (found: SetOut, share: number) => void): Promise<SetOut | null> {
     const mine = ++current;
     const search = frame ? smallestBox(job, kgOf, frame) : setOut(job, kgOf);

@@ -1,4 +1,4 @@
-/** What can be seen and measured of a unit that hangs: each with its limits, in groups in the order one looks. */
+/** What can be seen and measured of a cabinet that hangs: each with its limits, in groups in the order one looks. */
 import {
   entered,
   enteredFromNm,

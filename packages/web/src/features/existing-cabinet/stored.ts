@@ -1,10 +1,10 @@
-/** What was told of a unit, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
+/** What was told of a cabinet, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
 import { assessExisting, inches, mm, type DisplayUnit, type ExistingCabinet } from '@keen/core';
 import { storedText, storeText } from '../../ui/storage.ts';
 
 const KEY = 'keen-worry';
 
-/** A unit nobody has told anything of: the usual one. */
+/** A cabinet nobody has told anything of: the usual one. */
 export const UNDESCRIBED: ExistingCabinet = {
   height: mm(700),
   depth: mm(300),
@@ -49,7 +49,7 @@ const UNDESCRIBED_IN: ExistingCabinet = {
   backMm: inches(0.25),
 };
 
-/** What is shown before anything is told, in either unit. */
+/** What is shown before anything is told, in either cabinet. */
 export const undescribed = (unit: DisplayUnit): ExistingCabinet => (unit === 'in' ? UNDESCRIBED_IN : UNDESCRIBED);
 
 const same = (a: ExistingCabinet, b: ExistingCabinet): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -1,4 +1,4 @@
-/** What is on the wall cut through, to scale, with its screws at their true length; the unit's half may stand off its seat. */
+/** What is on the wall cut through, to scale, with its screws at their true length; the cabinet's half may stand off its seat. */
 import { cabinetScrewRow, hookPlane, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -10,7 +10,7 @@ export interface CleatDrawingProps {
   /** The most room there is, px. */
   readonly wide: number;
   readonly high: number;
-  /** How far the unit stands off its seat, mm. */
+  /** How far the cabinet stands off its seat, mm. */
   readonly off?: { readonly up: number; readonly out: number };
   /** Room kept for where it may stand, mm. */
   readonly room?: { readonly up: number; readonly out: number };

@@ -72,7 +72,7 @@ function HookFacts({ shown: { plan, spec, unit }, rip }: { readonly shown: Shown
   );
 }
 
-/** What a person marks and drills when the unit is screwed straight to the studs. */
+/** What a person marks and drills when the cabinet is screwed straight to the studs. */
 function ThroughFacts({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
   const { hanging } = plan.cabinet;

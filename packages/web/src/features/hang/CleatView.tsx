@@ -1,4 +1,4 @@
-/** The cleat large: in section, while the unit is slid on, and in the board it is ripped from. */
+/** The cleat large: in section, while the cabinet is slid on, and in the board it is ripped from. */
 import { LIFT_MARGIN_MM, labelWords, lowestCeiling, roundToNm, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
@@ -10,7 +10,7 @@ import { CleatDrawing } from './CleatDrawing.tsx';
 import { CleatFacts } from './CleatSection.tsx';
 import { RipDrawing } from './RipDrawing.tsx';
 
-/** How far before the wall a unit is held when it is brought to it, mm. */
+/** How far before the wall a cabinet is held when it is brought to it, mm. */
 const BEFORE_MM = 30;
 /** The way in comes first, then the way down. */
 const IN = 0.35;
@@ -39,7 +39,7 @@ function Still({ shown }: { readonly shown: ShownCabinet }) {
 /** The drawing leaves the figures their column; on a phone they come below it. */
 const besideFacts = (room: number): number => (room >= 620 ? Math.min(560, room - 300) : room);
 
-/** Where the unit is on its way from before the wall (0) to its seat (1). */
+/** Where the cabinet is on its way from before the wall (0) to its seat (1). */
 function placeAt(share: number, liftMm: number): { readonly up: number; readonly out: number } {
   return share < IN ? { up: liftMm, out: BEFORE_MM * (1 - share / IN) } : { up: liftMm * (1 - (share - IN) / (1 - IN)), out: 0 };
 }

@@ -1,4 +1,4 @@
-/** Every case the unit meets, with where its weight hangs then and what comes nearest to a limit; the one that governs stands out. */
+/** Every case the cabinet meets, with where its weight hangs then and what comes nearest to a limit; the one that governs stands out. */
 import {
   caseWords,
   forceText,

@@ -1,5 +1,5 @@
 /**
- * How far the links that go first are used, by what stands in the unit. Loaded only where it is looked at. The curves are drawn
+ * How far the links that go first are used, by what stands in the cabinet. Loaded only where it is looked at. The curves are drawn
  * once; where the load stands is laid over them, so that it follows the slider at every move.
  */
 import { labelWords, massText, percentText, loadCurves, type DisplayUnit, type HangInput, type LoadCurves } from '@keen/core';
@@ -23,7 +23,7 @@ export interface LoadChartProps {
 }
 
 const KG_PER_LB = 0.45359237;
-/** Told apart without colour: whole, dashed, dotted. */
+/** Told apart without color: whole, dashed, dotted. */
 const DASHES = [[], [10, 5], [2, 4]];
 const FINE = 0.8;
 

@@ -1,4 +1,4 @@
-/** The forces on the unit, the links of the chain, and a slider that loads it until one of them lets go. */
+/** The forces on the cabinet, the links of the chain, and a slider that loads it until one of them lets go. */
 import { analyzeHangingAt, loadLimits, massText, stateAt, VERDICT_WORDS, type HangingAnalysis } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-/** What would help most: three changes, each with what the unit would carry after it. Worked out when the hand rests, never before the frame. */
+/** What would help most: three changes, each with what the cabinet would carry after it. Worked out when the hand rests, never before the frame. */
 import { bothMasses, percentText, remediesFor, type Remedy } from '@keen/core';
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

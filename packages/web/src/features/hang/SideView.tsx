@@ -1,4 +1,4 @@
-/** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
+/** The cabinet from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
 import { forceText, hookPlane, massText, sectionView, tapeTextWithUnit, toMm, type HangingAnalysis, type Length } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -11,7 +11,7 @@ const LEFT = 96;
 const RIGHT = 30;
 const TOP = 24;
 const BOTTOM = 26;
-/** Room of the label at the centre of gravity, px. */
+/** Room of the label at the center of gravity, px. */
 const LABEL = 104;
 
 export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readonly hang: HangingAnalysis }) {

@@ -3,7 +3,7 @@ import { storedText, storeText } from '../../ui/storage.ts';
 
 export interface Printer {
   readonly name: string;
-  /** Millimetres that came out for 100, along the sheet as it is laid and up it. */
+  /** Millimeters that came out for 100, along the sheet as it is laid and up it. */
   readonly along: number;
   readonly up: number;
 }

@@ -1,4 +1,4 @@
-/** The families of unit, each drawn from a real one at its usual size: pick one and it is added. */
+/** The families of cabinet, each drawn from a real one at its usual size: pick one and it is added. */
 import { buildCabinet, FAMILIES, labelWords, resolveCabinet, stockReader, type FamilyId, type CabinetSpec } from '@keen/core';
 import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';

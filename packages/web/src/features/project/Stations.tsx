@@ -1,4 +1,4 @@
-/** The stations in the order of the work, along a folding rule. State by shape before colour, with a few words that say the result. */
+/** The stations in the order of the work, along a folding rule. State by shape before color, with a few words that say the result. */
 import {
   jointGroups,
   percentText,

@@ -1,4 +1,4 @@
-/** A sound unit of a family to start from: out of the sheets the project is made of, or else of those there are. */
+/** A sound cabinet of a family to start from: out of the sheets the project is made of, or else of those there are. */
 import { capital, entered, familyOf, labelWords, specsInOrder, type Design, type FamilyId, type ShelfBox, type CabinetSpec, type Workshop } from '@keen/core';
 
 export function newSpecFor(family: FamilyId, design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): CabinetSpec {

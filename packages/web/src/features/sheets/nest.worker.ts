@@ -20,7 +20,7 @@ const nested = (order: NestOrder, ms: number, mine: number, onBetter?: (plan: Ne
   runNest(order, { ms, clock, wanted: () => mine === current, ...(onBetter ? { onBetter } : {}) });
 
 const nester = {
-  /** Searches for `ms`; tells each better plan. Resolves with the last one, or null when a newer job or stop() ended it. */
+  /** Searches for `ms`; says each better plan. Resolves with the last one, or null when a newer job or stop() ended it. */
   nest(order: NestOrder, ms: number, onBetter: (plan: NestPlan, share: number) => void): Promise<NestPlan | null> {
     return nested(order, ms, ++current, onBetter);
   },

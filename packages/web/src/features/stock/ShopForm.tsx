@@ -1,4 +1,4 @@
-/** The shop as its owner tells it: machines, dado stack, bits, clamps, labels, jigs, what each fit stands for. Saved at once as a whole. */
+/** The shop as its owner says it: machines, dado stack, bits, clamps, labels, jigs, what each fit stands for. Saved at once as a whole. */
 import {
   entered,
   mm,

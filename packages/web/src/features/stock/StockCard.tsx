@@ -68,7 +68,7 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
   );
 }
 
-/** Readings along a scale of a millimetre each way about the name: each a tick, the mean a triangle. */
+/** Readings along a scale of a millimeter each way about the name: each a tick, the mean a triangle. */
 function StripChart({ nominal, values }: { readonly nominal: Length; readonly values: readonly Length[] }) {
   const reach = Math.max(0.6, ...values.map((value) => Math.abs(toMm(value) - toMm(nominal)) * 1.2));
   const x = (value: number): number => 150 + ((value - toMm(nominal)) / reach) * 140;

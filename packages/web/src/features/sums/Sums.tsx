@@ -6,7 +6,7 @@ import { SumCard } from './SumCard.tsx';
 
 export interface SumsProps {
   readonly unit: DisplayUnit;
-  /** The unit results can be put into; null outside a project. */
+  /** The cabinet results can be put into; null outside a project. */
   readonly put: CabinetSpec | null;
 }
 

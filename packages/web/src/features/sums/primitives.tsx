@@ -19,7 +19,7 @@ export const [W, H] = [420, 190];
 export const [CX, CY] = [W / 2, H / 2];
 
 export const rad = (deg: number): number => (deg * Math.PI) / 180;
-/** Scale at which so many millimetres go into the picture. */
+/** Scale at which so many millimeters go into the picture. */
 export const fit = (wide: number, high: number, room = 44): number => Math.min((W - 2 * room) / Math.max(wide, 1e-6), (H - 2 * room) / Math.max(high, 1e-6));
 export const short = (value: number): string => String(Number(value.toPrecision(4)));
 

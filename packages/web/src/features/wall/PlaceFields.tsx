@@ -129,5 +129,5 @@ export function PlaceFields({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** A shim is cut from card and veneer: millimetres to a tenth. */
+/** A shim is cut from card and veneer: millimeters to a tenth. */
 const fine = (nm: Length): string => `${(nm / 1e6).toFixed(1)} mm`;

@@ -31,7 +31,7 @@ export function WallReading({
   if (chosen?.kind === 'rail' && wall.rails[chosen.id]) return <RailReading key={chosen.id} rail={wall.rails[chosen.id]!} />;
   if (chosen?.kind === 'looked' && wall.looked[chosen.id]) return <LookedReading key={chosen.id} id={chosen.id} />;
   if (chosen?.kind === 'bow' && wall.bow[chosen.id]) return <BowReading key={chosen.id} line={wall.bow[chosen.id]!} shown={shown} />;
-  // A unit that does not seat on its rail is the wall's matter as much as the cleat's.
+  // A cabinet that does not seat on its rail is the wall's matter as much as the cleat's.
   const here = plan.findings.filter(({ station, check }) => station === 'wall' || check === 'off-rail' || check === 'rail-mismatch');
   const mine = (finding: Finding): boolean => finding.unit === shown?.spec.id;
   return (

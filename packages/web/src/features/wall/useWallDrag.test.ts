@@ -1,4 +1,4 @@
-/** Where a dragged cabinet lands: on studs, neighbours, rails and the wall's ends within reach, else on a whole step of the tape. */
+/** Where a dragged cabinet lands: on studs, neighbors, rails and the wall's ends within reach, else on a whole step of the tape. */
 import { expect, test } from '@jest/globals';
 import { entered, plan, starterWorkshop, type Design } from '@keen/core';
 import { DESIGN } from '../../test/print-room.ts';
