@@ -1,13 +1,13 @@
 /**
- * Where a cabinet's weight comes onto the wall cleat, and what each stud takes of it: over the length of a whole cabinet cleat, or
- * on the brackets it is cut into. Sources: docs/formulas/stud-shares.md, brackets.md [eq].
+ * How a cabinet's weight comes down on the wall cleat and how the studs share it: along the whole cabinet cleat, or on the brackets it is cut into. Source:
+ * docs/formulas/stud-shares.md, brackets.md [eq].
  */
 import { NM_PER } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { bracketPatterns, bracketShares, studShares, type StudShares } from './stud-shares.ts';
 
-/** A stretch of the wall cleat, mm from the cabinet's left end. */
+/** Part of the wall cleat, mm from the cabinet's left end. */
 export interface WallStretch {
   readonly from: number;
   readonly to: number;
@@ -15,13 +15,13 @@ export interface WallStretch {
 
 export interface BearingShares {
   readonly shares: Omit<StudShares, 'worst'>;
-  /** The most that each stretch of the hook can come to lay on the wall cleat, N, and the studs under it. */
+  /** Greatest load on each bearing stretch, N, with the studs under it. */
   readonly stretches: readonly (WallStretch & { readonly newtons: number; readonly studs: readonly number[] })[];
 }
 
 const measured = new WeakMap<object, WallStretch>();
 
-/** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. Every load asks: memoized. */
+/** Extent of a panel along the wall, mm. A backboard's length runs upright, so the extent is read off the outline. Memoized: every load case asks. */
 export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): WallStretch {
   const known = measured.get(panel);
   if (known) return known;
@@ -33,15 +33,15 @@ export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): WallStretch 
 
 type Hung = Pick<ResolvedCabinet, 'hanging' | 'byId'>;
 
-/** A piece of the strip on the wall, and the studs it is screwed to; between two pieces nothing is handed on. */
+/** A piece of the wall cleat with the studs it is screwed to. No load passes from one piece to the next. */
 interface Piece extends WallStretch {
   readonly studs: readonly number[];
 }
 
-/** Pieces of the strip on the wall, mm from the cabinet's left end. */
+/** Pieces of the wall cleat, mm from the cabinet's left end. */
 export const wallPieces = ({ hanging, byId }: Hung): readonly WallStretch[] => hanging.pieces ?? [stretchOf(byId.get(hanging.wallHalf)!)];
 
-/** Those that hold: a piece of several must stand on two studs of its own, or it turns on its one. */
+/** Pieces that can carry load. Where the cleat has several pieces, each needs two studs of its own: on one stud it rotates. */
 function heldPieces(unit: Hung, studs: readonly number[]): Piece[] {
   const pieces = wallPieces(unit).map((piece) => ({ ...piece, studs: studs.filter((at) => at > piece.from && at < piece.to) }));
   return pieces.length === 1 ? pieces : pieces.filter((piece) => piece.studs.length > 1);
@@ -53,7 +53,7 @@ interface Bearing extends WallStretch {
 
 const overlapOf = (a: WallStretch, b: WallStretch): WallStretch => ({ from: Math.max(a.from, b.from), to: Math.min(a.to, b.to) });
 
-/** Where the hooks lie over pieces of the strip: only there can a weight come down. */
+/** Where a hook overlaps a piece of the wall cleat: weight can come down only there. */
 const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] =>
   hanging.brackets
     .map((id) => stretchOf(byId.get(id)!))
@@ -62,8 +62,8 @@ const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] 
     .sort((a, b) => a.from - b.from);
 
 /**
- * From where to where a weight can come down on the cleats: the hull of all that hooks, mm from the cabinet's left end; null where nothing
- * hooks. A center of gravity beside it tips the unit off sideways. Without `studs` every piece of the wall cleat counts.
+ * Extent over which weight can come down on the cleats: the hull of all overlaps, mm from the cabinet's left end; null where nothing hooks. A center of
+ * gravity outside it tips the cabinet sideways. Without `studs`, every piece of the wall cleat counts.
  */
 export function bearingOf(unit: Hung, studs?: readonly number[]): WallStretch | null {
   const { hanging, byId } = unit;
@@ -76,7 +76,7 @@ export function bearingOf(unit: Hung, studs?: readonly number[]): WallStretch | 
 
 const heldBy = new WeakMap<readonly number[], { readonly unit: Hung; readonly found: readonly Bearing[] }>();
 
-/** Memoized for the studs that are asked for: every weight and place that is tried asks again. */
+/** Memoized per set of studs: every trial weight and position asks again. */
 function heldBearings(unit: Hung, studs: readonly number[]): readonly Bearing[] {
   const known = heldBy.get(studs);
   if (known?.unit === unit) return known.found;
@@ -85,21 +85,21 @@ function heldBearings(unit: Hung, studs: readonly number[]): readonly Bearing[] 
   return found;
 }
 
-/** What a weight, N, with its center `along` (mm from the cabinet's left end) lays on each of the studs. */
+/** Load on each stud, N, from a weight (N) with its center at `along` (mm from the cabinet's left end). */
 export function bearingShares(unit: Hung, weight: number, along: number, studs: readonly number[]): BearingShares {
   const found = heldBearings(unit, studs);
-  // What hooks over nothing that holds is refused: its shares are those of the whole strip.
+  // A hook over no piece that carries is refused elsewhere; its shares are computed as if the cleat were in one piece.
   const whole: Piece = { ...wallPieces(unit)[0]!, to: wallPieces(unit).at(-1)!.to, studs };
   const stretches = found.length > 0 ? found : [{ ...whole, piece: whole }];
   const middles = stretches.map(({ from, to }) => (from + to) / 2);
   const [first, last] = [middles[0]!, middles.at(-1)!];
-  // Past the middle of an end stretch that one has it all.
+  // Beyond the middle of an end stretch, that stretch carries the whole weight.
   if (stretches.length === 1 || along <= first) return onOne(stretches[0]!, weight, along, studs);
   if (along >= last) return onOne(stretches.at(-1)!, weight, along, studs);
   return onSeveral(stretches, bracketPatterns(weight, middles, along), studs);
 }
 
-/** Over one stretch the weight lies as far on both sides of its center as the nearer end. */
+/** On one stretch the weight spreads evenly about its center, as far as the nearer end on both sides. */
 function onOne({ from, to, piece }: Bearing, weight: number, along: number, studs: readonly number[]): BearingShares {
   const centre = between(along, from, to);
   const half = Math.min(centre - from, to - centre);
@@ -109,7 +109,7 @@ function onOne({ from, to, piece }: Bearing, weight: number, along: number, stud
   };
 }
 
-/** Over several in every way they can come to share it, piece by piece: the greatest at each stud. */
+/** Envelope over all contact patterns on several stretches: the greatest load at each stud. */
 function onSeveral(stretches: readonly Bearing[], patterns: readonly (readonly number[])[], studs: readonly number[]): BearingShares {
   const pieces = [...new Set(stretches.map(({ piece }) => piece))];
   const onPiece = (piece: Piece): StudShares => {
@@ -134,7 +134,7 @@ function onSeveral(stretches: readonly Bearing[], patterns: readonly (readonly n
   };
 }
 
-/** Shares of each piece's studs, in the order of all studs; nothing comes on a stud of no piece. */
+/** Loads on the studs of each piece, in the order of all studs; zero for a stud under no piece. */
 function onStuds(studs: readonly number[], pieces: readonly (readonly [readonly number[], StudShares])[]): BearingShares['shares'] {
   const [[own, all]] = pieces as readonly [readonly [readonly number[], StudShares]];
   if (pieces.length === 1 && own.length === studs.length) return all;
@@ -146,7 +146,7 @@ function onStuds(studs: readonly number[], pieces: readonly (readonly [readonly 
   return { simple: way('simple'), continuous: way('continuous'), rigid: way('rigid') };
 }
 
-/** The most one bracket carries, as a share of the weight: 1 for a half in one piece. */
+/** Greatest share of the weight on one bracket; 1 for a cabinet cleat in one piece. */
 export function worstBracket(unit: Hung, along: number): number {
   const hooks = unit.hanging.brackets.map((id) => stretchOf(unit.byId.get(id)!));
   if (hooks.length === 1) return 1;
@@ -154,5 +154,5 @@ export function worstBracket(unit: Hung, along: number): number {
   return Math.max(...bracketPatterns(1, middles, between(along, middles[0]!, middles.at(-1)!)).flat());
 }
 
-/** A center of gravity past the ends counts as a hair inside them: the shares are of what hangs between. */
+/** Clamps a center of gravity just inside the ends; one outside is refused as off balance. */
 const between = (at: number, left: number, right: number): number => (right - left > 2 ? Math.min(Math.max(at, left + 1), right - 1) : (left + right) / 2);

@@ -1,6 +1,6 @@
 /**
- * The boxes a hung cabinet is made of, side by side: each hands its own weight over by its own hanging rail. Nearly always there is one; a run has
- * several on one cleat. Source: docs/formulas/rail-load.md.
+ * The boxes of a hung cabinet, side by side; each passes its own weight to its own hanging rail. Most cabinets have one, a run has several on one cleat.
+ * Source: docs/formulas/rail-load.md.
  */
 import type { CompartmentLoad } from '../parts/weights.ts';
 import { NM_PER } from '../length/length.ts';
@@ -11,13 +11,13 @@ import { bulkOf } from '../solid/volume.ts';
 import type { HangInput } from './hang-input.ts';
 import { stretchOf, type WallStretch } from './bearing-shares.ts';
 
-/** What hangs on one rail, mm from the cabinet's left end. */
+/** What hangs on one hanging rail, mm from the cabinet's left end. */
 export interface HungBox {
   readonly rail: string;
-  /** The rail's ends: where it hands over. */
+  /** Ends of the rail, where it passes the load to the sides. */
   readonly ends: WallStretch;
   readonly emptyKg: number;
-  /** Middle of the empty box. */
+  /** Center of mass of the empty box, along the wall. */
   readonly emptyAlong: number;
   readonly contents: readonly CompartmentLoad[];
 }
@@ -28,7 +28,7 @@ export function heightsOf({ frame, outline }: Panel): { low: number; high: numbe
   return { low: Math.min(...ups), high: Math.max(...ups) };
 }
 
-/** Rails that hang on the one cleat: those at the height of the first, left to right. */
+/** Hanging rails on one cleat: those at the height of the first, from left to right. */
 export function railsBeside({ panels }: Pick<ResolvedCabinet, 'panels'>, rail: ResolvedPanel): ResolvedPanel[] {
   const high = heightsOf(rail).high;
   return panels
@@ -36,7 +36,7 @@ export function railsBeside({ panels }: Pick<ResolvedCabinet, 'panels'>, rail: R
     .sort((a, b) => stretchOf(a).from - stretchOf(b).from);
 }
 
-/** Cuts a cabinet with several rails into its boxes, midway between one rail and the next. */
+/** Splits a cabinet with several hanging rails into boxes, midway between neighboring rails. */
 export function boxesOf({ cabinet, weights }: Pick<HangInput, 'cabinet' | 'weights'>, rails: readonly ResolvedPanel[]): HungBox[] {
   const ends = rails.map(stretchOf);
   const bounds = ends.slice(1).map(({ from }, index) => (ends[index]!.to + from) / 2);
@@ -59,7 +59,7 @@ export function boxesOf({ cabinet, weights }: Pick<HangInput, 'cabinet' | 'weigh
   }));
 }
 
-/** What each box weighs of the whole, and where its weight stands, mm; the shares make 1. */
+/** Each box's share of the weight (they sum to 1) and the position of its center of mass, mm. */
 export function boxShares(boxes: readonly HungBox[], factor: number): { share: number; along: number }[] {
   const each = boxes.map(({ emptyKg, emptyAlong, contents }) => {
     const held = contents.reduce((sum, { mass }) => sum + mass.value * factor, 0);

@@ -1,6 +1,6 @@
 /**
- * From the carcass to the cabinet cleat: the carrier is what its screws go through, the hanging rail
- * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/rail-load.md, cabinet-half-pull.md.
+ * From the carcass to the cabinet cleat. The carrier is what the cleat's screws go through: the hanging rail or, without one, a thick back. It passes the
+ * whole weight to the two sides. Source: docs/formulas/rail-load.md, cabinet-half-pull.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -20,9 +20,9 @@ import { endCapacity, GLUE, GLUE_EDGE_MPA, strongest } from './joint-capacity.ts
 import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
 
-/** A back thinner than this is no fixing. [ASSUME] */
+/** Thinnest back that counts as a carrier. [ASSUME] */
 export const MIN_FIXING_BACK_MM = ASSUMED.fixingBack.value;
-/** A screw stands so many diameters from an edge at least. [NDS 12.1 commentary (m)] */
+/** Least distance of a screw from an edge, in diameters. [NDS 12.1 commentary (m)] */
 const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 
 const CARRIER_LOAD = formula({
@@ -51,7 +51,7 @@ const BRACKET_SHEAR = formula({
 });
 const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });
 
-/** What the cabinet cleat is screwed through; undefined when there is only a thin back, or nothing. */
+/** What the cabinet cleat is screwed through; undefined where there is only a thin back, or nothing. */
 export function carrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
   if (cabinet.hanging.hangingRail) return cabinet.byId.get(cabinet.hanging.hangingRail);
   const back = cabinet.panels.find(({ role }) => role === 'back') ?? cabinet.panels.find(({ role }) => role === 'leaf');
@@ -59,23 +59,23 @@ export function carrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
 }
 
 /**
- * How far below the top edge of the cabinet cleat its screws stand, mm: as low as the bevel allows,
- * but inside the carrier. Null when no row fits both, so that the half holds in nothing.
+ * How far the screw row stands below the top edge of the cabinet cleat, mm: as low as the bevel allows within the carrier. Null when no row fits both, so
+ * that the cleat is not fastened.
  */
 export function cabinetScrewRow(cabinet: ResolvedCabinet): number | null {
   const room = roomForRow(cabinet);
   return room && room.lowest <= room.highest ? room.top - room.lowest : null;
 }
 
-/** The carrier's panel that the screws of the cabinet cleat miss, by how much, and how far the half must go up (less is down) until they meet, mm. */
+/** The carrier that the cabinet cleat's screws miss: by how much, and how far the cleat must rise (negative: drop) to meet it, mm. */
 export interface MissedCarrier {
   readonly carrier: string;
   readonly missMm: number;
-  /** Null where moving it is no cure: the half or the carrier is too narrow for a row of screws. */
+  /** Null where moving does not help: cleat or carrier is too narrow for a row of screws. */
   readonly upMm: number | null;
 }
 
-/** Undefined where there is no carrier, or a row of screws fits both. */
+/** Undefined where there is no carrier, or where one row of screws fits both. */
 export function missedCarrier(cabinet: ResolvedCabinet): MissedCarrier | undefined {
   const room = roomForRow(cabinet);
   if (!room || room.lowest <= room.highest) return undefined;
@@ -85,7 +85,7 @@ export function missedCarrier(cabinet: ResolvedCabinet): MissedCarrier | undefin
   return { carrier: room.id, missMm, upMm: !meets ? null : half.low > carrier.low ? -missMm : missMm };
 }
 
-/** Between which heights the lower cabinet cleat lies flat on the back, above its bevel, mm. */
+/** Height range over which the lower cabinet cleat lies flat on the back, above its bevel, mm. */
 export function lowerHalfFace({ hanging, byId }: ResolvedCabinet): { low: number; high: number } | undefined {
   const half = hanging.lower && byId.get(hanging.lower.cabinetHalf);
   if (!half) return undefined;
@@ -93,12 +93,12 @@ export function lowerHalfFace({ hanging, byId }: ResolvedCabinet): { low: number
   return { low: low + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), high };
 }
 
-/** A nailing strip is a hanging rail at the foot. */
+/** A nailing strip is a hanging rail at the bottom of the cabinet. */
 const CARRIES_LOWER: ReadonlySet<ResolvedPanel['role']> = new Set(['hanging-rail', 'back', 'leaf']);
 
 /**
- * What the cabinet cleat of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimeters decide which of the two cleats
- * carries, so the lower one must hold all of it. Undefined where there is only a thin back.
+ * What the cabinet cleat of a second, lower cleat is screwed to: a rail at its height, or a thick back. The split between two cleats depends on
+ * millimeter-level fit, so the lower one must hold the whole load. Undefined where there is only a thin back.
  */
 export function lowerCarrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
   const { hanging, panels } = cabinet;
@@ -112,14 +112,14 @@ export function lowerCarrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefi
   });
 }
 
-/** Height of the screws that hold the cabinet cleat of a lower cleat: as low as its bevel and what they go through allow, mm; null without one. */
+/** Height of the screw row of a lower cabinet cleat, mm: as low as its bevel and its carrier allow; null without one. */
 export function lowerScrewRow(cabinet: ResolvedCabinet): number | null {
   const [own, carrier] = [lowerHalfFace(cabinet), lowerCarrierOf(cabinet)];
   if (!own || !carrier) return null;
   return Math.max(own.low, heightsOf(carrier).low) + EDGE_DISTANCE * screwById(cabinet.hanging.cabinetScrew.screw).diameterMm;
 }
 
-/** Between which heights the row may stand, and what bounds it: the half's own face above its bevel, and the carrier; mm. */
+/** Height range open to the row, mm, and what bounds it: the cleat's face above its bevel, and the carrier. */
 function roomForRow(cabinet: ResolvedCabinet) {
   const panel = carrierOf(cabinet);
   if (!panel) return null;
@@ -131,17 +131,17 @@ function roomForRow(cabinet: ResolvedCabinet) {
   return { id: panel.id, edge, top, half, carrier, lowest: Math.max(half.low, carrier.low) + edge, highest: Math.min(half.high, carrier.high) - edge };
 }
 
-/** What hands a cabinet, or one box of a run, to its sides. */
+/** What one carrier can pass to the sides of a cabinet, or of one box of a run. */
 export interface CarrierCapacity {
   readonly panel: ResolvedPanel;
   readonly name: Label;
-  /** Where it hands over, mm from the cabinet's left end. */
+  /** Ends where it passes the load on, mm from the cabinet's left end. */
   readonly ends: WallStretch;
-  /** One of its ends: the weaker. */
+  /** Capacity of the weaker end. */
   readonly capacity: ExplainedValue;
 }
 
-/** One for each box that hangs; none where what hangs is a slab or a board with nothing at its sides: it hands the weight to nobody. */
+/** One per hung box. None for a slab or a board without sides: it passes its weight to nothing. */
 export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): CarrierCapacity[] {
   const { cabinet } = input;
   const panel = carrierOf(cabinet);
@@ -157,7 +157,7 @@ export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): 
   });
 }
 
-/** What the lower of two cleats is screwed to: it may come to hand over everything. Null where there is no lower cleat, or nothing to hold it (refused). */
+/** Capacity of what the lower of two cleats is screwed to; it must hold the whole load. Null without a lower cleat, or where nothing holds it (refused). */
 export function lowerCapacity(input: HangInput): CarrierCapacity | null {
   const panel = lowerCarrierOf(input.cabinet);
   if (!panel || panel.role === 'leaf') return null;
@@ -169,14 +169,14 @@ export function lowerCapacity(input: HangInput): CarrierCapacity | null {
   };
 }
 
-/** A rail against the two uprights it ends at. */
+/** Capacity of a rail at the weaker of its two uprights. */
 const weakerEnd = (input: HangInput, rail: ResolvedPanel): ExplainedValue =>
   connectionsOf(input.cabinet, 'asGuest', rail.id)
     .filter(({ edge }) => edge === 'start' || edge === 'end')
     .map((connection) => endCapacity(input, connection, rail))
     .reduce((a, b) => (b.value < a.value ? b : a));
 
-/** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
+/** Capacity of a back glued along each side: over the width of its rabbet, or of the side's edge where it is laid on. */
 function backCapacity({ cabinet, isFaced }: HangInput, back: ResolvedPanel): ExplainedValue {
   const connection = cabinet.connections.find(
     ({ guest, host }) => (guest === back.id && isSide(cabinet, host)) || (host === back.id && isSide(cabinet, guest)),
@@ -190,27 +190,27 @@ function backCapacity({ cabinet, isFaced }: HangInput, back: ResolvedPanel): Exp
 
 const isSide = (cabinet: ResolvedCabinet, id: string): boolean => cabinet.byId.get(id)?.role === 'side';
 
-/** What hands the weight to the sides: a carrier for each box, and that of a lower cleat. */
+/** Everything that passes weight to the sides: one carrier per box, and that of a lower cleat. */
 export interface Carriers {
   readonly boxes: readonly HungBox[];
   readonly carriers: readonly CarrierCapacity[];
   readonly lower: CarrierCapacity | null;
 }
 
-/** What hangs on one carrier: all of it, or a box's share of it. */
+/** The load on one carrier: the whole load, or one box's share. */
 interface Carried {
   readonly W: ExplainedValue;
   readonly along: number;
   readonly share: number;
 }
 
-/** How the weight comes on the carriers: all on the one, or box by box. */
+/** Distributes the weight over the carriers: all on one, or box by box. */
 function carriedBy(boxes: readonly HungBox[], { weight, along }: WallForces, factor: number): Carried[] {
   if (boxes.length < 2) return [{ W: weight, along, share: 1 }];
   return boxShares(boxes, factor).map((each) => ({ W: evaluate(OF_BOX, { all: weight, share: each.share }), along: each.along, share: each.share }));
 }
 
-/** Each carrier under its own share; that of a lower cleat under everything. */
+/** Links of each carrier under its own share; the carrier of a lower cleat under the whole load. */
 export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallForces, factor: number): Link[] {
   const carried = carriedBy(boxes, forces, factor);
   const all: Carried = { W: forces.weight, along: forces.along, share: 1 };
@@ -225,7 +225,7 @@ export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallF
   });
 }
 
-/** One screw that holds the cabinet cleat, and where its row stands. */
+/** Capacity of one screw in the cabinet cleat, and the position of its row. */
 export interface CabinetCapacity {
   readonly lateral: ExplainedValue;
   readonly pull: ExplainedValue;
@@ -233,7 +233,7 @@ export interface CabinetCapacity {
   readonly carrier: string;
 }
 
-/** Screws from inside through the carrier and the back into the cabinet cleat; a back between counts as a gap. */
+/** Screws driven from inside through carrier and back into the cabinet cleat; a back in between counts as a gap. */
 export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const { cabinet } = input;
   const { hanging } = cabinet;
@@ -255,7 +255,7 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
 }
 
-/** Screws in each bracket, or in the half where it lies over one box. */
+/** Screws per bracket, or per box under a cleat in one piece. */
 export const screwsEach = ({ hanging, panels, byId }: Pick<ResolvedCabinet, 'hanging' | 'panels' | 'byId'>): number => {
   const rail = hanging.hangingRail ? byId.get(hanging.hangingRail) : undefined;
   const boxes = rail ? railsBeside({ panels }, rail).length : 1;
@@ -276,7 +276,7 @@ export function cabinetLinks(
   const { lateral, pull: holds, rowMm: s, carrier } = capacity;
   const byBox = boxes.length > 1 ? Math.max(...carriedBy(boxes, forces, factor).map(({ share: own }) => own)) : 0;
   const byBracket = hanging.brackets.length > 1 ? worstBracket(cabinet, forces.along) : 0;
-  // Of one half over one box all of it.
+  // One cleat over one box carries all of it.
   const share = Math.max(byBox, byBracket) || 1;
   const shear = share === 1 ? evaluate(PER_SCREW, { W: forces.weight, n }) : evaluate(BRACKET_SHEAR, { W: forces.weight, share, n });
   const [V, H] = share === 1 ? [forces.weight, forces.outward] : [forces.weight.value * share, forces.outward.value * share];

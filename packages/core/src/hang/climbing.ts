@@ -1,6 +1,6 @@
 /**
- * The second run: someone leans on the front edge (400 N down) or pulls at the bottom (200 N), with
- * full contents and short load duration. Always computed and shown. Source: docs/formulas/hanging-verdict.md.
+ * Second load run: someone leans on the front edge (400 N down) or pulls at the bottom (200 N), with full contents and short load duration. Always computed
+ * and shown. Source: docs/formulas/hanging-verdict.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -15,11 +15,11 @@ import type { Hook, WallForces } from './forces.ts';
 import { HOLD_DOWN_USE, screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface ClimbingChild {
-  /** Of the hook, or of the lock where it holds one that would tip; null for a cabinet that is screwed through: it has no hook to tip off. */
+  /** Tipping of the hook, or load on the lock that prevents it; null for a cabinet that is screwed through and has no hook. */
   readonly tip: ExplainedValue | null;
-  /** Most used stud. */
+  /** The most loaded stud. */
   readonly screws: ExplainedValue;
-  /** A firm pull at the bottom front edge over what unhooks the cabinet, or what draws its screws. */
+  /** A firm pull at the bottom front edge against what unhooks the cabinet, or what withdraws its screws. */
   readonly pull: ExplainedValue;
   readonly passes: boolean;
 }
@@ -75,11 +75,11 @@ export function climbing(input: HangInput, loaded: Load): ClimbingChild {
   return { tip, screws, pull, passes: (tip?.value ?? 0) <= 1 && screws.value <= 1 && pull.value <= 1 };
 }
 
-/** How near it is to swinging off its hook; past that, how much of what the lock holds is used. */
+/** How close the hook is to tipping off; beyond that, the utilization of the lock. */
 const tipped = (hook: Hook, isLocked: boolean, lateral: ExplainedValue): ExplainedValue =>
   isLocked && hook.tip.value > 1 ? evaluate(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": lateral }) : hook.tip;
 
-/** At the bottom: what it takes to unhook the cabinet, or the share of what a screw holds that it is drawn with. */
+/** Pull at the bottom: against the force that unhooks the cabinet, or the withdrawal capacity of a screw. */
 function pulled(input: HangInput, forces: WallForces, holds: ExplainedValue, studs: number): ExplainedValue {
   const { hook, weight } = forces;
   if (hook) {

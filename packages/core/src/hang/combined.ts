@@ -1,6 +1,6 @@
 /**
- * How pull and shear add up in one wall fixing, by what it goes into: interpolated in timber, added straight everywhere else,
- * in sound masonry to 1.2 where both ratings are known. Source: docs/formulas/screw-combined.md.
+ * Interaction of pull and shear in one wall fixing, by what it goes into: interpolated in timber, straight sum elsewhere, straight sum to 1.2 in sound
+ * masonry where both ratings are known. Source: docs/formulas/screw-combined.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { STRUCTURES } from '../wall/structures.ts';
@@ -10,13 +10,13 @@ import { COMBINED, linearUse } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 
 const SOURCE = 'docs/formulas/screw-combined.md';
-/** The straight sum may come to this in solid masonry with rated plugs. [ETAG 020 (m)] */
+/** Limit of the straight sum for rated plugs in solid masonry. [ETAG 020 (m)] */
 const IN_SOLID = ASSUMED.solidMasonrySum.value;
 
 type Combination = Formula<'V' | 'T' | "Z'" | "W'">;
 const terms = { V: 'N', T: 'N', "Z'": 'N', "W'": 'N' } as const;
 
-/** V/Z' + T/W' ≤ 1: plugs, anchors, sheet metal. The American sheet steel rule allows more, so this is the safer side. */
+/** V/Z' + T/W' ≤ 1 for plugs, anchors and sheet metal. The American sheet steel rule allows more, so this is the safer side. */
 export const STRAIGHT: Combination = formula({
   label: 'screw-combined',
   unit: 'share',
@@ -40,7 +40,7 @@ const STRICT: Combination = { ...STRAIGHT, source: `strict, as nails [NDS 12.4.2
 /** The rule for a screw in wood: interpolated, or straight where the strict rule was chosen. */
 export const combinationInWood = ({ fixing }: Pick<Wall, 'fixing'>): Combination => (fixing.strict ? STRICT : COMBINED);
 
-/** What other rules make of the same pull and shear: shown beside the one that judges. */
+/** Utilization of the same pull and shear by other rules, shown beside the one that decides. */
 export interface OtherRules {
   /** V/Z' + T/W'. */
   readonly straight: number;

@@ -1,6 +1,6 @@
 /**
- * A cabinet that hangs already, and failed or worries someone: described by how it is joined and fixed, judged by the same links as one
- * that is designed, and repaired without a rebuild. Where it is not known, the safer side is taken. Source: docs/formulas/autopsy.md.
+ * Assessment of a cabinet that already hangs, and failed or looks unsafe: described by how it is joined and fixed, judged by the same links as a design,
+ * with repairs that need no rebuild. Unknown facts take the safer side. Source: docs/formulas/autopsy.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -18,16 +18,16 @@ export const EXISTING_HOLDS = ['screws', 'nails', 'staples'] as const;
 export const EXISTING_BOTTOMS = ['dado', 'butt-glue', 'screws', 'nails'] as const;
 export const EXISTING_CLEATS = ['birch-plywood', 'softwood-plywood', 'spf', 'mdf'] as const satisfies readonly MaterialId[];
 
-/** What a person can see and measure of it. */
+/** What a person can see and measure on the cabinet. */
 export interface ExistingCabinet {
   readonly height: Length;
   readonly depth: Length;
   readonly emptyKg: number;
   readonly contentsKg: number;
-  /** On the floor that holds most. */
+  /** Load on the fullest floor. */
   readonly floorKg: number;
   readonly covering: Length;
-  /** Studs its wall screws reach; none for wallboard alone. */
+  /** Studs that the wall screws reach; 0 for wallboard alone. */
   readonly studs: number;
   readonly perStud: number;
   readonly fixing: (typeof EXISTING_FIXINGS)[number];
@@ -38,22 +38,22 @@ export interface ExistingCabinet {
   readonly shortFace: Length;
   readonly wallBevelDeg: number;
   readonly cabinetBevelDeg: number;
-  /** Its hook opens downwards. */
+  /** The hook opens downward. */
   readonly upsideDown: boolean;
   readonly spacer: boolean;
   readonly locked: boolean;
-  /** What holds the cabinet cleat, into what, and how many. */
+  /** What holds the cabinet cleat, into what, and with how many fasteners. */
   readonly heldBy: (typeof EXISTING_HOLDS)[number];
   readonly heldIn: 'rail' | 'back';
   readonly heldCount: number;
   readonly backMm: Length;
-  /** The bottom between the sides or under their ends, and what carries it there. */
+  /** Whether the bottom sits between the sides or under their ends, and what carries it there. */
   readonly bottom: 'between' | 'under';
   readonly bottomBy: (typeof EXISTING_BOTTOMS)[number];
   readonly bottomCount: number;
-  /** The joint was glued on paint, varnish or a faced board. */
+  /** Glued on paint, varnish or a faced board. */
   readonly glueOnFinish: boolean;
-  /** A lid or flap that meets the ceiling as it opens: from its hinges to the hand, and to where it touches; nothing for none. */
+  /** A lid or flap that meets the ceiling as it opens: from its hinges to the hand, and to the point of contact; zero for none. */
   readonly lidHand: Length;
   readonly lidTouch: Length;
 }
@@ -63,7 +63,7 @@ export type ExistingRefusal = 'no-stud' | 'drywall-screws' | 'cleat-material' | 
 export interface Repair {
   readonly id: string;
   readonly change: Partial<ExistingCabinet>;
-  /** The most used link after it; refusals that are left. */
+  /** Utilization of the weakest link after the repair, and the refusals that remain. */
   readonly worst: number;
   readonly refusals: number;
 }
@@ -71,19 +71,19 @@ export interface Repair {
 export interface RiskAssessment {
   readonly links: readonly Link[];
   readonly refusals: readonly ExistingRefusal[];
-  /** What can be done to it as it hangs, the most helpful first. */
+  /** Repairs possible without taking it down, most effective first. */
   readonly repairs: readonly Repair[];
 }
 
-/** Screws nobody told about are taken in spruce. */
+/** Studs of unknown species count as spruce. */
 const STUD_SPECIFIC_GRAVITY = MATERIALS.spf.gravity;
-/** A hand at the edge of a lid, N. */
+/** Hand force at the edge of a lid, N. */
 const HAND_N = 50;
-/** A side and a bottom of the usual sheet, mm. */
+/** Assumed thickness of sides and bottom, mm. */
 const SHEET_MM = 18;
-/** A dado of the usual depth, mm. */
+/** Assumed depth of a dado, mm. */
 const DADO_MM = 6;
-/** What carries nothing in the direction it is pulled. */
+/** Stands in for a capacity of zero, to keep ratios finite. */
 const NOTHING = 1e-6;
 
 const WEIGHT_OF = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: '[eq]', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
@@ -111,7 +111,7 @@ const PER = formula({
   terms: { R: 'N', n: 'count' },
   compute: ({ R, n }) => R / Math.max(1, n),
 });
-/** Bevels that do not match touch at the wall-side valley alone. */
+/** Mismatched bevels touch only at the valley on the wall side. */
 export const MISMATCHED_TIP = formula({
   label: 'mismatched-tip',
   unit: 'share',
@@ -173,7 +173,7 @@ const LEVER = formula({
   compute: ({ hand, touch }) => (touch > 0 ? HAND_N * (hand / touch + 1) : 0),
 });
 
-/** The links of a cabinet as it was described, the most used first, and what helps. */
+/** Links of the described cabinet, most utilized first, with the repairs that help. */
 export function assessExisting(worry: ExistingCabinet): RiskAssessment {
   const { links, refusals } = judged(worry);
   return { links, refusals, repairs: repairsOf(worry, links, refusals) };
@@ -187,7 +187,7 @@ function judged(worry: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusal
   const W = evaluate(WEIGHT_OF, { m: all });
   const e = evaluate(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
   const b = contactHeight(short, t, θ);
-  // Without a spacer it turns about the wall cleat's own lower edge.
+  // Without a spacer it rotates about the lower edge of the wall cleat.
   const h = worry.spacer ? Math.max(b, toMm(worry.height) - b - t) : b;
   const terms = { W, e, t, h, θ };
   const outward = evaluate(OUTWARD, terms);
@@ -215,7 +215,7 @@ function wallScrews(worry: ExistingCabinet, W: ExplainedValue, outward: Explaine
   const H = { value: (outward.value * carried.value) / (W.value || 1), label: outward.label };
   const tension = evaluate(PRYING, { H, V: carried, b, t, s, n: Math.max(1, worry.perStud), 's low': 0, 'n low': 0 });
   const shear = evaluate(PER, { R: carried, n: worry.perStud });
-  // A nail holds nothing for good along itself.
+  // A nail has no lasting withdrawal capacity.
   const holds = worry.fixing === 'nails' ? NOTHING : pull;
   const use = evaluate(COMBINED, { V: shear, T: tension, "Z'": lateral.value > 0 ? lateral : NOTHING, "W'": holds });
   return link({
@@ -275,7 +275,7 @@ function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: 
   return glueOnFinish ? evaluate(ON_FINISH, { B }) : evaluate(GLUE, { B, t: SHEET_MM, f: GLUE_EDGE_MPA });
 }
 
-/** A lid that meets the ceiling is a lever: what a hand does at its edge comes back many times over at the hinges. */
+/** A lid that meets the ceiling is a lever: a hand at its edge comes back multiplied at the hinges. */
 function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: number, θ: number, b: number): Link[] {
   if (worry.lidTouch === 0 || worry.lidHand === 0) return [];
   const t = toMm(worry.thickness);
@@ -293,7 +293,7 @@ function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: nu
   ];
 }
 
-/** What holds nothing is used far over, not without end. */
+/** Caps the utilization of a joint without capacity at a finite value. */
 const most = (use: ExplainedValue): ExplainedValue => (use.value > 99 ? { ...use, value: 99 } : use);
 
 function refusalsOf(worry: ExistingCabinet): ExistingRefusal[] {
@@ -308,7 +308,7 @@ function refusalsOf(worry: ExistingCabinet): ExistingRefusal[] {
   return reasons;
 }
 
-/** Everything that can be done without taking it apart, tried on it; what brings nothing is not told. */
+/** Tries every repair that needs no dismantling, and leaves out those that change nothing. */
 function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: readonly ExistingRefusal[]): Repair[] {
   const nm = (mm: number): Length => (mm * 1e6) as Length;
   const long = nm(Math.ceil((toMm(worry.thickness) + toMm(worry.covering) + 50) / 10) * 10);
@@ -331,7 +331,7 @@ function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: rea
   return candidates
     .flatMap(([id, change]): (Repair & { readonly gain: number })[] => {
       const after = judged({ ...worry, ...change });
-      // It counts when it takes a refusal away, or makes one of the links that go first markedly less used.
+      // A repair counts when it removes a refusal, or clearly relieves one of the weakest links.
       const eased = Math.max(
         0,
         ...weakest.map(({ id: of, value }) => (value > 0 ? 1 - (after.links.find((each) => each.id === of)?.use.value ?? 0) / value : 0)),

@@ -1,6 +1,6 @@
 /**
- * What a screw holds. The formulas keep their published US form (lb, in, psi) and are converted at
- * the edge. Sources: docs/formulas/screw-withdrawal.md, head-pull-through.md, screw-lateral.md, screw-combined.md.
+ * Capacity of screws. Formulas keep their published US units (lb, in, psi) and are converted at the boundary. Source: docs/formulas/screw-withdrawal.md,
+ * head-pull-through.md, screw-lateral.md, screw-combined.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { Screw } from '../joints/screws.ts';
@@ -11,11 +11,11 @@ export const MM_PER_IN = 25.4;
 const MPA_PER_PSI = 0.00689475729;
 /** Standard gravity, m/s². */
 export const G0 = 9.80665;
-/** Load duration: contents that stay. [NDS T2.3.2] */
+/** Load duration factor for permanent contents. [NDS T2.3.2] */
 export const PERMANENT = 0.9;
-/** Someone climbs or leans. [ASSUME]; 1.6 would be allowed for ten minutes. */
+/** Load duration factor for someone climbing or leaning. [ASSUME]; 1.6 would be allowed for ten minutes. */
 export const CLIMBING = ASSUMED.climbingDuration.value;
-/** Allowable stress on the root of a steel screw. [ASSUME] 20 ksi. */
+/** Allowable stress on the root section of a steel screw. [ASSUME] 20 ksi. */
 const STEEL_MPA = ASSUMED.steel.value;
 
 const perInch = (lbPerInch: number): number => (lbPerInch * N_PER_LB) / MM_PER_IN;
@@ -29,7 +29,7 @@ export const WITHDRAWAL = formula({
   compute: ({ G, D, thread, C_D }) => withdrawalPerMm('wood', G, D) * thread * C_D,
 });
 
-/** Allowable withdrawal for each mm of thread in side grain, before load duration, N/mm. */
+/** Allowable withdrawal per mm of thread in side grain, before load duration, N/mm. */
 export function withdrawalPerMm(kind: 'wood' | 'lag' | 'nail', gravity: number, diameterMm: number): number {
   const D = diameterMm / MM_PER_IN;
   if (kind === 'wood') return perInch(2850 * gravity ** 2 * D);
@@ -66,21 +66,21 @@ export interface LateralJoint {
   readonly rootMm: number;
   readonly yieldMPa: number;
   readonly sideMm: number;
-  /** Bearing length in the main member; tip and cap already taken off by the caller. */
+  /** Bearing length in the main member; tip and cap already deducted by the caller. */
   readonly mainMm: number;
   readonly gapMm: number;
   readonly sideGravity: number;
   readonly mainGravity: number;
-  /** Dowel bearing strength of the main member, MPa, where it is no wood. */
+  /** Dowel bearing strength of a main member that is not wood, MPa. */
   readonly mainBearingMPa?: number;
-  /** The yield is divided by this at least, where another code asks for more than R_d. */
+  /** Lower bound on the reduction term R_d, where another code asks for more. */
   readonly minReduction?: number;
-  /** Load to the grain, degrees; counts for diameters of 1/4 in and up. */
+  /** Angle between load and grain, degrees; counts for diameters of 1/4 in and up. */
   readonly sideAngle: number;
   readonly mainAngle: number;
 }
 
-/** The least of the six yield modes of a dowel in single shear, reduced, before load duration. Source: [TR12 T1-1; NDS 12.3]. */
+/** Least of the six yield modes of a dowel in single shear, reduced, before load duration. Source: [TR12 T1-1; NDS 12.3]. */
 export function lateralYield(joint: LateralJoint): { valueN: number; mode: YieldMode } {
   const D = joint.diameterMm / MM_PER_IN;
   const root = joint.rootMm / MM_PER_IN;
@@ -112,16 +112,16 @@ export interface ProudScrew {
   readonly diameterMm: number;
   readonly rootMm: number;
   readonly yieldMPa: number;
-  /** Bearing length in what holds it. */
+  /** Bearing length in the main member. */
   readonly mainMm: number;
-  /** From its face out to where the load hangs. */
+  /** From the face of the main member out to the load. */
   readonly leverMm: number;
   readonly gravity: number;
 }
 
 /**
- * Shear that a screw carries on its head, clear of what holds it, reduced, before load duration, N: the yield modes of a side
- * that is a pin (no length, no give): main crushed, main turned, screw bent. [eq] from TR12's, with that side's terms left out.
+ * Shear capacity of a screw loaded on its head, clear of the main member, reduced, before load duration, N. Yield modes with a rigid pin as side member:
+ * main crushed, main rotated, screw bent. [eq] from TR12's terms without the side member.
  */
 export function proudYield({ diameterMm, rootMm, yieldMPa, mainMm, leverMm, gravity }: ProudScrew): number {
   const D = diameterMm / MM_PER_IN;
@@ -147,7 +147,7 @@ function bearingPsi(diameterIn: number, gravity: number, angle: number): number 
   return (parallel * across) / (parallel * sin2 + across * (1 - sin2));
 }
 
-/** R_d. Nominal diameter decides the row, root diameter the value. [NDS 12.3.1B] */
+/** Reduction term R_d. Nominal diameter selects the row, root diameter the value. [NDS 12.3.1B] */
 function reduction(mode: YieldMode, diameterIn: number, rootIn: number, angle: number): number {
   const kAngle = 1 + 0.25 * (angle / 90);
   const kDiameter = rootIn <= 0.17 ? 2.2 : 10 * rootIn + 0.5;
@@ -157,7 +157,7 @@ function reduction(mode: YieldMode, diameterIn: number, rootIn: number, angle: n
   return (mode === 'II' ? 3.6 : 3.2) * kAngle;
 }
 
-/** The head's side of a dowel, as a formula's terms have it. A cleat is loaded across its grain, a stud along it; it counts from 1/4 in up. */
+/** Side member terms of a dowel formula. A cleat is loaded across its grain, a stud along it; the angle counts from 1/4 in up. */
 export const headSide = (terms: { D: number; D_r: number; F_yb: number; side: number; gap: number; 'G side': number }) => ({
   diameterMm: terms.D,
   rootMm: terms.D_r,
@@ -184,13 +184,13 @@ export interface ScrewedThrough {
   /** Length in the main member, tip included. */
   readonly grip: number;
   readonly gap: number;
-  /** Depth of the main member: what goes past it bears on nothing. */
+  /** Depth of the main member; screw length beyond it does not bear. */
   readonly depth?: number;
   readonly sideGravity: number;
   readonly mainGravity: number;
 }
 
-/** Shear that one screw carries, N. */
+/** Shear capacity of one screw, N. */
 export const shearOf = (
   { diameterMm: D, rootMm: D_r, yieldMPa: F_yb }: Screw,
   { side, grip, gap, depth = Infinity, sideGravity, mainGravity }: ScrewedThrough,
@@ -198,7 +198,7 @@ export const shearOf = (
 ): ExplainedValue =>
   evaluate(LATERAL, { D, D_r, F_yb, side, main: Math.min(depth, bearingLength(grip, D)), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
 
-/** Use of one wood screw pulled and sheared at once: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
+/** Utilization of a wood screw in combined pull and shear: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
 export const COMBINED = formula({
   label: 'screw-combined',
   unit: 'share',
@@ -215,13 +215,13 @@ export function combinedUse(V: number, T: number, Z: number, W: number): number 
   return ((V * V) / Z + (T * T) / W) / R;
 }
 
-/** The straight sum V/Z' + T/W': nails always, every fastener in the strict setting. [NDS 12.4.2 (m)] */
+/** Straight sum V/Z' + T/W': for nails always, for every fastener in the strict setting. [NDS 12.4.2 (m)] */
 export const linearUse = (V: number, T: number, Z: number, W: number): number => shareOf(V, Z) + shareOf(T, W);
 
-/** No load is no use, even of what holds nothing. */
+/** Zero load has zero utilization, even where the capacity is zero. */
 const shareOf = (load: number, holds: number): number => (load === 0 ? 0 : load / holds);
 
-/** How far a screw reaches past the strip and whatever lies between. */
+/** How far a screw reaches past the cleat and whatever lies between. */
 export const PENETRATION = formula({
   label: 'penetration',
   unit: 'mm',
@@ -231,15 +231,15 @@ export const PENETRATION = formula({
   compute: ({ L, cleat, wallboard }) => L - cleat - wallboard,
 });
 
-/** Least grip in the stud, in diameters, below which a screw is refused; and the grip for full value. [NDS 12.1] */
+/** Least penetration into the stud, in diameters, below which a screw is refused, and the penetration for full value. [NDS 12.1] */
 export const MIN_PENETRATION = 6;
 export const FULL_PENETRATION = 10;
 
-/** Length in the main member for the yield modes: capped at ten diameters; below that the tip (one diameter) counts for nothing. */
+/** Length in the main member for the yield modes: at most ten diameters; below that, one diameter of tip is deducted. */
 export function bearingLength(penetrationMm: number, diameterMm: number): number {
   const full = FULL_PENETRATION * diameterMm;
   return penetrationMm >= full ? full : Math.max(0, penetrationMm - diameterMm);
 }
 
-/** Thread that grips: a wood screw is threaded over two thirds of its length. [NDS App. L (m)] */
+/** Engaged thread: a wood screw is threaded over two thirds of its length. [NDS App. L (m)] */
 export const threadIn = (penetrationMm: number, lengthMm: number): number => Math.min(penetrationMm, (2 / 3) * lengthMm);

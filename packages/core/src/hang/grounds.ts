@@ -1,6 +1,6 @@
 /**
- * What one fixing holds where no timber stud does: plugs in masonry, screws in metal studs, anchors in
- * wallboard by their rating. And where they go, when no stud says it. Source: docs/formulas/other-grounds.md.
+ * Capacity of one fixing where there is no timber stud: plugs in masonry, screws in metal studs, rated anchors in wallboard; and where such fixings go.
+ * Source: docs/formulas/other-grounds.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -14,43 +14,43 @@ import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
 
-/** Share of a rating that is counted on. Ultimate: what it fails at; working: what its maker lets it carry. [ASSUME] */
+/** Share of a rating that counts. Ultimate: load at failure; working: load its maker allows. [ASSUME] */
 export const RATING_SHARE = {
   plug: { ultimate: ASSUMED.plugUltimate.value, working: ASSUMED.plugWorking.value },
   anchor: { ultimate: ASSUMED.anchorUltimate.value, working: ASSUMED.anchorWorking.value },
 } as const;
-/** What a plug nobody rated is counted on in sound brick or concrete, N, and how deep it wants to be. [ASSUME] */
+/** Capacity of an unrated plug in sound brick or concrete, N, and its required depth. [ASSUME] */
 export const PLUGS: Readonly<Record<PlugId, { readonly pullN: number; readonly shearN: number; readonly deepMm: number }>> = {
   '6mm': { pullN: 100, shearN: 200, deepMm: 30 },
   '8mm': { pullN: 130, shearN: 260, deepMm: 40 },
   '10mm': { pullN: 160, shearN: 330, deepMm: 50 },
 };
-/** An anchor in wallboard carries no more than this, kg, whatever its maker says. [ASSUME] */
+/** Upper limit per wallboard anchor, kg, whatever its maker says. [ASSUME] */
 export const MAX_PER_ANCHOR_KG = ASSUMED.anchorKg.value;
-/** A cabinet on anchors in wallboard, or on light metal studs, weighs no more than this loaded, kg. [ASSUME] */
+/** Upper limit of the loaded cabinet on wallboard anchors or light metal studs, kg. [ASSUME] */
 export const MAX_ON_ANCHORS_KG = ASSUMED.onAnchorsKg.value;
-/** Metal studs from this on are folded from sheet that holds screws, mm: 20 gauge. [S100 (m)] */
+/** Least thickness of metal studs that hold screws, mm: 20 gauge. [S100 (m)] */
 export const SOUND_METAL_MM = ASSUMED.soundMetal.value;
 /** Tensile strength of the sheet, MPa: 45 ksi. [S100 (m)] */
 const METAL_MPA = ASSUMED.metalStrength.value;
-/** On what a screw in sheet steel fails at. [S100 E4 (m)] */
+/** Safety factor on the failure of a screw in sheet steel. [S100 E4 (m)] */
 const METAL_SAFETY = 3;
-/** A screw shows so much thread behind the sheet, mm. */
+/** Thread that shows behind the sheet, mm. */
 const METAL_GRIP_MM = 3;
-/** First and last fixing stand so far from the strip's ends, mm. [ASSUME] */
+/** Distance of the first and last fixing from the cleat's ends, mm. [ASSUME] */
 const END_MM = ASSUMED.fixingEnd.value;
-/** Masonry is taken as no harder to a bending screw than softwood: it is harder. [ASSUME] */
+/** Masonry counts as no harder to a bending screw than softwood; it is harder. [ASSUME] */
 export const MASONRY_SPECIFIC_GRAVITY = ASSUMED.masonryGravity.value;
 
-/** What one wall screw holds; the load does not enter. */
+/** Capacity of one wall screw, independent of the load. */
 export interface ScrewCapacity {
   readonly lateral: ExplainedValue;
   readonly pull: ExplainedValue;
   readonly penetration: ExplainedValue;
-  /** Depth of what holds it, mm: Infinity where nobody can say it or a point behind does no harm. */
+  /** Depth of the member it holds in, mm; Infinity where unknown, or where a protruding point does no harm. */
   readonly depthMm: number;
   readonly diameterMm: number;
-  /** It must reach so far into what holds it, mm. */
+  /** Least penetration into that member, mm. */
   readonly minMm: number;
 }
 
@@ -63,13 +63,13 @@ export function groundOf({ structure, fixing }: Pick<Wall, 'structure' | 'fixing
   return fixing.into === 'covering' && (carries === 'timber' || carries === 'metal') ? 'anchors' : carries;
 }
 
-/** Studs say where fixings go. */
+/** Whether studs decide where the fixings go. */
 export const boundToStuds = (wall: Pick<Wall, 'structure' | 'fixing'>): boolean => {
   const ground = groundOf(wall);
   return ground === 'timber' || ground === 'metal';
 };
 
-/** Where fixings go that no stud says, mm from the cabinet's left end: evenly over the strip on the wall, as near as asked. */
+/** Fixing positions where no stud decides, mm from the cabinet's left end: even along the wall cleat, at most `every` apart. */
 export function fixingPlaces({ from, to }: { readonly from: number; readonly to: number }, everyMm: number): number[] {
   const clear = to - from - 2 * END_MM;
   if (clear <= 0) return [(from + to) / 2];
@@ -101,7 +101,7 @@ const ANCHOR_MOST = formula({
   terms: { kg: 'kg' },
   compute: ({ kg }) => kg * G0,
 });
-/** A screw pulled out of thin sheet, and tilted in it. */
+/** A screw pulled out of thin sheet, and tilting in it. */
 export const METAL_PULL = formula({
   label: 'metal-stud-pull',
   unit: 'N',
@@ -110,7 +110,7 @@ export const METAL_PULL = formula({
   terms: { t: 'mm', D: 'mm', F_u: 'MPa' },
   compute: ({ t, D, F_u }) => (0.85 * t * D * F_u) / 3,
 });
-/** The screw tilts in the sheet, or the sheet tears beside it: the lesser. */
+/** The screw tilts in the sheet, or the sheet tears beside it: the lesser governs. */
 export const METAL_SHEAR = formula({
   label: 'metal-stud-shear',
   unit: 'N',
@@ -119,7 +119,7 @@ export const METAL_SHEAR = formula({
   terms: { t: 'mm', D: 'mm', F_u: 'MPa' },
   compute: ({ t, D, F_u }) => (Math.min(4.2 * Math.sqrt(t ** 3 * D), 2.7 * t * D) * F_u) / 3,
 });
-/** Across wallboard the screw bends as a dowel in two members with nothing between them: the sheet is the main member, as deep as it is thick. */
+/** Across wallboard the screw bends as a dowel between two members with a gap: the sheet is the main member, as deep as it is thick. */
 export const METAL_ACROSS = formula({
   label: 'metal-stud-across',
   unit: 'N',
@@ -131,7 +131,7 @@ export const METAL_ACROSS = formula({
     terms.C_D,
 });
 
-/** One fixing in metal, masonry or wallboard. Nothing where its rating is wanted and nobody knows it. */
+/** Capacity of one fixing in metal, masonry or wallboard. Zero where a required rating is unknown. */
 export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   const { cabinet, wall, materialOf } = input;
   const { hanging } = cabinet;
@@ -141,7 +141,7 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   const cleat = materialOf(cabinet.byId.get(hanging.wallHalf)!.stock);
   const penetration = evaluate(PENETRATION, { L: toMm(hanging.wallScrew.length), cleat: t, wallboard: { value: covering, label: { key: 'wall-covering' } } });
   const steel = evaluate(STEEL, { D_r: screw.rootMm });
-  // The head of an anchor, a plug's screw or a sheet-metal screw still draws through the strip.
+  // The head of an anchor, plug screw or sheet-metal screw can still pull through the cleat.
   const head = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
   const holds = (pull: ExplainedValue, shear: ExplainedValue, minMm: number): ScrewCapacity => ({
     lateral: shear,
@@ -172,12 +172,12 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   }
   const { pull, shear, deepMm } = masonryHold(wall);
   const grip = Math.max(0, penetration.value);
-  // Across the covering the screw bends before the plug gives.
+  // Across the wall covering the screw bends before the plug gives.
   const bent = shearOf(screw, { side: t, grip, gap: covering, sideGravity: cleat.gravity, mainGravity: MASONRY_SPECIFIC_GRAVITY }, C_D);
   return holds(pull, least('plug', 'N', [termOf(shear), termOf(bent)], SOURCE), deepMm);
 }
 
-/** What one plug in this masonry holds by itself: as it was rated, or the low figure of the table. */
+/** Capacity of one plug in this masonry: its rating, or the low value of the table. */
 export function masonryHold(wall: Wall): { readonly pull: ExplainedValue; readonly shear: ExplainedValue; readonly deepMm: number } {
   const { deepMm, pullN, shearN } = PLUGS[wall.fixing.plug];
   const { sound, name } = STRUCTURES[wall.structure];
@@ -190,7 +190,7 @@ export function masonryHold(wall: Wall): { readonly pull: ExplainedValue; readon
   };
 }
 
-/** Any way, one fixing of a wall that moves: the lesser of what its maker says for pull and shear. Nothing where that is not entered. */
+/** Capacity of one fixing in a moving wall, in any direction: the lesser of its rated pull and shear. Zero where not entered. */
 export const movingHold = (wall: Wall): ExplainedValue =>
   least(
     'rated-fixing',
@@ -199,7 +199,7 @@ export const movingHold = (wall: Wall): ExplainedValue =>
     'docs/formulas/two-planes.md',
   );
 
-/** So many diameters of a screw in timber. */
+/** Least thread in timber for a screw of this diameter, mm. */
 export const minThreadInTimber = (diameterMm: number): number => MIN_PENETRATION * diameterMm;
 
 function rated({ fixing }: Pick<Wall, 'fixing'>, which: 'pullN' | 'shearN', kind: keyof typeof RATING_SHARE): ExplainedValue {
@@ -207,11 +207,11 @@ function rated({ fixing }: Pick<Wall, 'fixing'>, which: 'pullN' | 'shearN', kind
   return evaluate(RATED, { rating, share: RATING_SHARE[kind][fixing.rating] });
 }
 
-/** A rating that is wanted and missing. */
+/** Whether a required rating is missing. */
 export const isUnrated = (wall: Pick<Wall, 'structure' | 'fixing'>): boolean =>
   groundOf(wall) === 'anchors' && (wall.fixing.pullN === null || wall.fixing.shearN === null);
 
-/** Heavier than anchors or light metal studs may carry; the limit, kg. */
+/** The limit, kg, where the cabinet is heavier than anchors or light metal studs may carry. */
 export function overGroundKg(wall: Pick<Wall, 'structure' | 'fixing'>, loadedKg: number): number | null {
   const ground = groundOf(wall);
   const light = ground === 'anchors' || (ground === 'metal' && toMm(wall.fixing.metal.nm) < SOUND_METAL_MM);

@@ -1,17 +1,17 @@
-/** What the load path is worked out from. */
+/** Inputs of the load path. */
 import type { MaterialOf, CabinetWeights } from '../parts/weights.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import type { BearingShares } from './bearing-shares.ts';
 import type { RailFault } from './on-rail.ts';
 
-/** Another cabinet on the same rail: places in mm from this cabinet's left end. */
+/** Another cabinet on the same wall rail; positions in mm from this cabinet's left end. */
 export interface RailNeighbour {
-  /** Its name. */
+  /** Name of the neighbor. */
   readonly from: string;
-  /** The most it lays on each stud. */
+  /** Greatest load it puts on each stud. */
   readonly studs: readonly { readonly atMm: number; readonly newtons: number }[];
-  /** Where it bears on the rail, and the studs of that piece. */
+  /** Where it bears on the rail, with the studs of that piece. */
   readonly stretches: BearingShares['stretches'];
 }
 
@@ -19,12 +19,12 @@ export interface HangInput {
   readonly cabinet: ResolvedCabinet;
   readonly weights: CabinetWeights;
   readonly wall: Wall;
-  /** Stud centers along the cabinet frame (mm from the cabinet's left end). */
+  /** Stud centers, mm from the cabinet's left end. */
   readonly studsMm: readonly number[];
   readonly materialOf: MaterialOf;
   readonly neighbours: readonly RailNeighbour[];
-  /** What keeps the unit off the rail it is to hang on. */
+  /** Why the cabinet does not seat on its wall rail; null where it does. */
   readonly railFault: RailFault | null;
-  /** Faced or prefinished: glue does not hold on it. */
+  /** Whether a product is faced or prefinished, so that glue does not hold on it. */
   readonly isFaced: (productId: string) => boolean;
 }

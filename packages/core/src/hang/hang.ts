@@ -1,7 +1,7 @@
 /**
- * Will it stay up? Follows the load from what stands on each floor to the studs, link by link, and
- * names the weakest. In: the resolved cabinet, its weights, the wall and the materials. Out: links with
- * their use, and the verdict; how much it would carry is searched for in limits.ts. Rules: docs/formulas/hanging-verdict.md.
+ * Follows the load from the contents of each floor to the studs, link by link, and finds the weakest link. In: the resolved cabinet, its weights, the wall
+ * and the materials. Out: links with their utilization, and the verdict; the load it could carry is found in limits.ts. Rules:
+ * docs/formulas/hanging-verdict.md.
  */
 import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
@@ -14,24 +14,24 @@ import { offBalance, stateOf, type VerdictState } from './refusals.ts';
 import { atEnd, maxGrowth } from './uncertainty.ts';
 
 export interface HangingAnalysis extends LoadPath {
-  /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
+  /** Doors, drawers and leaves whose opening moves the load; empty for a cabinet with nothing to open. */
   readonly open: readonly MovingPart[];
   readonly climbing: ClimbingChild | null;
-  /** The link that is past its limit where everything that nobody weighed is as heavy as it may be; null for none. */
+  /** The link over its limit when every unweighed mass is at its upper bound; null for none. */
   readonly atLow: Link | null;
   readonly plannedKg: number;
 }
 
-/** The hanging at the planned contents: at its worst, doors and the fullest drawer open, and someone pressing where the cabinet says so. */
+/** The hanging at the planned contents in its worst state: doors and the fullest drawer open, and the working load where the cabinet has one. */
 export const analyzeHanging = (input: HangInput): HangingAnalysis => analyzeHangingAt(input, 1);
 
-/** The hanging with the contents multiplied by `factor`: what the load slider shows. */
+/** The hanging with the contents multiplied by `factor`, for the load slider. */
 export function analyzeHangingAt(input: HangInput, factor: number): HangingAnalysis {
   const { unpressed, ...chain } = loadPathAt(input, factor);
   return { ...chain, ...withLowEnd(input, factor, chain), climbing: chain.studs.length > 0 ? climbing(input, unpressed) : null };
 }
 
-/** The low end decides the word: as it is where everything that nobody weighed is as heavy as it may be. */
+/** The verdict at the low end of the range decides: every unweighed mass at its upper bound. */
 function withLowEnd(input: HangInput, factor: number, { state, refusals, capped, links }: LoadPath): Pick<HangingAnalysis, 'state' | 'refusals' | 'atLow'> {
   if (state === 'refused' || state === 'not-checked') return { state, refusals, atLow: null };
   const near = nearMarks(input, links);
@@ -44,14 +44,14 @@ function withLowEnd(input: HangInput, factor: number, { state, refusals, capped,
   return { state: worse, refusals: [...refusals, ...unbalanced], atLow: weakest };
 }
 
-/** Where the low end may bring a link to its mark. Tipping and balance go by where the center lies, which masses move by less than this. */
+/** Whether the low end can bring a link to its limit. Tipping and balance depend on the position of the center, which masses move by less than this. */
 function nearMarks(input: HangInput, links: readonly Link[]): Followed {
   const growth = maxGrowth(input);
   const near = links.filter(({ use, fineTo }) => use.value * growth >= fineTo);
   return { atWall: near.some(({ kind }) => !INSIDE.has(kind)), inside: near.some(({ kind }) => INSIDE.has(kind)) };
 }
 
-/** Which links of a chain are asked for. */
+/** Which links of a load path are computed. */
 interface Followed {
   readonly atWall: boolean;
   readonly inside: boolean;
@@ -72,14 +72,14 @@ const INSIDE: ReadonlySet<Link['kind']> = new Set([
 
 const WORST_FIRST: readonly VerdictState[] = ['refused', 'over', 'tight', 'fine', 'not-checked'];
 
-/** A load followed to the links that are asked for, with a part of the contents in too where that is worse. */
+/** The load path at a load factor, for the links asked for, with partial fillings where they are worse. */
 export function loadPathAt(input: HangInput, factor: number, followed = ALL_LINKS): Omit<HangingAnalysis, 'climbing' | 'atLow'> & { readonly unpressed: Load } {
   const capacities = capacitiesOf(input);
   const { openings } = capacities;
   const state = { factor, open: openings };
   const unpressed = unpressedLoad(input, state);
   const full = loadPathOf(input, unpressed, state, followed.inside);
-  // Inside the cabinet nothing is used more by a part of the contents than by all of them.
+  // Links inside the cabinet are never worse under a partial filling.
   const partly = followed.atWall ? partialLoads(input, unpressed, factor, openings) : [];
   const parts = partly.map(
     ({ kind, load, worse }) => [kind, worse === 'hook' ? { loaded: load, studs: [], ...atHook(input, load) } : atWall(input, load, capacities)] as const,
@@ -87,7 +87,7 @@ export function loadPathAt(input: HangInput, factor: number, followed = ALL_LINK
   return { ...atWorst(input, full, parts), unpressed, open: openings, plannedKg: plannedKg(input, factor) };
 }
 
-/** The chain of the full load with each link and stud at its most used, whatever part of the contents is in. */
+/** The load path of the full load, with each link and stud at its greatest utilization over all partial fillings. */
 function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [PartialLoadKind, Pick<AtWall, 'loaded' | 'studs' | 'links'>])[]): LoadPath {
   if (parts.length === 0) return full;
   const links = new Map(full.links.map((each) => [each.id, each]));
@@ -101,7 +101,7 @@ function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [Pa
     part.studs.forEach((stud, index) => {
       if (stud.use.value > studs[index]!.use.value) studs[index] = stud;
     });
-    // Only the balance depends on where the weight stands; whatever else refuses a part refuses the full load too.
+    // Only the balance depends on where the weight stands; every other refusal of a partial filling refuses the full load too.
     const unbalanced = part.studs.length > 0 ? offBalance(input.cabinet, part.loaded, part.studs) : undefined;
     if (unbalanced && !refusals.some(({ kind }) => kind === 'off-balance')) refusals.push({ ...unbalanced, partly });
   }

@@ -1,7 +1,6 @@
 /**
- * Every hole the hanging takes: in the strip on the wall, where each stud is carried over to it; through the
- * carcass into the cabinet cleat; the lock at the bottom. Measured from ends and edges that have names.
- * Pilots: docs/formulas/pilot-holes.md. Whether a place may be drilled: docs/formulas/cable-zones.md.
+ * Every hole the hanging needs: in the wall cleat at each stud, through the carcass into the cabinet cleat, and for the lock at the bottom. Measured from
+ * named ends and edges. Pilot holes: docs/formulas/pilot-holes.md. Cable zones: docs/formulas/cable-zones.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { fastenersAlong } from '../joints/drilling.ts';
@@ -23,39 +22,39 @@ import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {
   readonly id: string;
-  /** In the strip on the wall, in the wall cleat of a lower cleat, or the lock at the bottom. */
+  /** In the wall cleat, in the wall cleat of a lower cleat, or for the lock at the bottom. */
   readonly kind: 'strip' | 'lower' | 'lock';
-  /** Which stud, or which place where no stud says it, counted from the left; null for none. */
+  /** Number of the stud, or of the fixing position where no stud decides, from the left; null for none. */
   readonly stud: number | null;
   readonly row: 'upper' | 'lower' | 'lock';
-  /** In its strip: from the left end, and above the lower edge. */
+  /** In its cleat: from the left end, and above the lower edge. */
   readonly fromLeft: Length;
   readonly above: Length;
   /** On the wall: from its left end, and above the floor. */
   readonly along: Length;
   readonly up: Length;
   readonly state: DrillState;
-  /** The cable zone it is in. */
+  /** The cable zone it falls in. */
   readonly band: Band | null;
 }
 
 /** Holes through the carcass into the cabinet cleat, all at one height. */
 export interface CarcassHoles {
-  /** What they are bored through: the hanging rail, or a thick back. */
+  /** What they are drilled through: the hanging rail, or a thick back. */
   readonly panel: string;
   readonly fromLeft: readonly Length[];
   /** Below its upper edge. */
   readonly below: Length;
 }
 
-/** What is bored for one screw, mm. Null where its maker says it. */
+/** Drill sizes for one screw, mm; null where the maker says. */
 export interface Boring {
   readonly screw: string;
   readonly length: Length;
-  /** Through what the head draws up; null where it draws nothing up, a plate hangs on it. */
+  /** Clearance hole in the part that the head draws tight; null where it draws nothing, because a plate hangs on it. */
   readonly clearMm: number | null;
   readonly sinkMm: number | null;
-  /** Into what the thread holds in, and so deep from its face. */
+  /** Pilot hole in the part that the thread holds in, and its depth from the face. */
   readonly pilotMm: number | null;
   readonly deepMm: number | null;
 }
@@ -64,10 +63,10 @@ export interface HangingHoles {
   readonly strip: { readonly panel: string; readonly length: Length; readonly foot: ExplainedLength };
   readonly wall: readonly WallHole[];
   readonly wallBoring: Boring;
-  /** A row for each box that hangs, and one for the lower of two cleats. */
+  /** One row per hung box, and one for a lower cleat. */
   readonly carcass: readonly CarcassHoles[];
   readonly carcassBoring: Boring | null;
-  /** Centers of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
+  /** Centers of the studs behind the cleat, or of the fixing positions: from the cleat's left end, and on the wall. */
   readonly studs: readonly { readonly fromLeft: Length; readonly along: Length }[];
 }
 
@@ -76,20 +75,20 @@ export interface HolesInput {
   readonly hang: Pick<LoadPath, 'studs'>;
   readonly wall: Wall;
   readonly at: WallPlace;
-  /** So much lower than drawn its halves come to rest. */
+  /** How far below the drawn position the cleats seat. */
   readonly seating: Length;
   readonly bands?: readonly Band[];
 }
 
-/** Softwood up to here: a pilot of 7/10 of the root, above it 9/10. [NDS 12.1.5] */
+/** Up to this specific gravity a pilot of 7/10 of the root diameter, above it 9/10. [NDS 12.1.5] */
 const SOFTWOOD_SPECIFIC_GRAVITY = 0.5;
 const PILOT = { soft: 0.7, hard: 0.9 } as const;
-/** A plug's hole is so much deeper than the plug. [ASSUME] */
+/** A plug's hole is deeper than the plug by this. [ASSUME] */
 const DUST_MM = ASSUMED.plugDust.value;
-/** A clear hole lets the thread through. [ASSUME] */
+/** Clearance of a hole around the thread. [ASSUME] */
 const CLEAR_MM = 0.5;
 
-/** All holes of a cabinet's hanging; the wall's are none where it has no stud behind it. */
+/** All holes of a cabinet's hanging; none in the wall where no stud is behind it. */
 export function hangingHoles(input: HolesInput): HangingHoles {
   const { cabinet, hang, wall, at } = input;
   const { hanging } = cabinet;
@@ -109,10 +108,10 @@ const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
 
 const inOrder = ({ studs }: HolesInput['hang']): number[] => studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
 
-/** A rail is on the wall already: how a cabinet settles on it moves no hole of it. */
+/** A wall rail is already up: the seating of a cabinet moves none of its holes. */
 const footOf = ({ cabinet, at, seating }: HolesInput): ExplainedLength => wallHalfFoot(cabinet, at.up.nm, cabinet.hanging.onRail ? ZERO : seating);
 
-/** The holes in the wall alone: those of the strip stud by stud, then the lock. */
+/** The holes in the wall alone: those of the cleat stud by stud, then the lock. */
 export function wallHoles(input: HolesInput): WallHole[] {
   const { cabinet, hang, wall, at, bands = cableBands(wall) } = input;
   const { hanging } = cabinet;
@@ -141,7 +140,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
     }),
   );
   const below = lowerBy(cabinet);
-  // The same screws again: the lower cleat may come to carry everything.
+  // The same screws again: the lower cleat must hold the whole load.
   if (below !== null)
     holes.push(
       ...holes.map((hole): WallHole => ({
@@ -155,7 +154,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
   // One screw low down, in the stud nearest to the cabinet's middle.
   const middle = toMm(cabinet.outside.width.value) / 2;
   const nearest = studs.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a));
-  // With plates it goes through what they are let into, below one of them.
+  // With keyhole plates it goes through the part they are let into, below one of them.
   const lockUp = hanging.plate ? ((hanging.valleyUp - hanging.shortFace + nm(edgeDistanceMm(cabinet))) as Length) : hanging.standoffUp;
   const lock: WallHole = {
     id: 'lock',
@@ -169,7 +168,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
   return [...holes, lock];
 }
 
-/** How far the lower of two cleats lies below the upper one; null where there is one alone. */
+/** How far the lower of two cleats lies below the upper; null for a single cleat. */
 export function lowerBy({ hanging, byId }: Pick<ResolvedCabinet, 'hanging' | 'byId'>): Length | null {
   const lower = hanging.lower && byId.get(hanging.lower.wallHalf);
   return lower ? nm(heightsOf(byId.get(hanging.wallHalf)!).low - heightsOf(lower).low) : null;
@@ -202,7 +201,7 @@ function carcassHoles(cabinet: ResolvedCabinet): Pick<HangingHoles, 'carcass' | 
   const screw = screwById(id);
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
   const carriers = carrier.role === 'hanging-rail' ? railsBeside(cabinet, carrier) : [carrier];
-  /** Brackets of the lower cleat stand under those of the upper one. */
+  /** Brackets of the lower cleat stand under those of the upper. */
   const through = (panel: Panel & { readonly id: string }, up: number): CarcassHoles[] => {
     const over = spread(panel);
     const fromLeft = hanging.brackets.flatMap((bracket) => {
@@ -227,7 +226,7 @@ function carcassHoles(cabinet: ResolvedCabinet): Pick<HangingHoles, 'carcass' | 
   };
 }
 
-/** Where a panel stands in the cabinet, mm. */
+/** Extent of a panel in the cabinet, mm. */
 function spread({ frame, outline }: Panel): { readonly left: number; readonly right: number; readonly top: number } {
   const points = outline.map(({ from }) => place(frame, from));
   const along = points.map((point) => point.along / NM_PER.mm);

@@ -1,7 +1,6 @@
 /**
- * What one end of a joint carries, read off its connection. A joint counts its largest single mechanism
- * (lip, glue or fasteners), never their sum: glue is stiff and takes everything until it fails.
- * Sources: docs/formulas/joint-capacity.md.
+ * Capacity of one end of a joint, read off its connection. A joint counts its strongest single mechanism (lip, glue or fasteners), never their sum: glue is
+ * stiff and takes the whole load until it fails. Source: docs/formulas/joint-capacity.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -15,11 +14,11 @@ import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
-/** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
+/** Long-term stress of glue on wood, MPa. [ASSUME] a twentieth of the ultimate. */
 export const GLUE_EDGE_MPA = ASSUMED.glueEdge.value;
-/** A lip lower than this is taken as none, mm. [ASSUME] */
+/** A lip lower than this does not count, mm. [ASSUME] */
 export const MIN_LIP_MM = ASSUMED.leastLip.value;
-/** Screws in a panel's edge: shear and pull against those in its face. [NDS C_eg; ASSUME] */
+/** Screws in a panel's edge: shear and pull as a share of those in its face. [NDS C_eg; ASSUME] */
 const EDGE_SHEAR = ASSUMED.edgeShear.value;
 const EDGE_PULL = ASSUMED.edgePull.value;
 /** MDF and particleboard edges, N per 25 mm of #10 thread. [A208](m) */
@@ -42,8 +41,8 @@ export const GLUE = formula({
   compute: ({ B, t, f }) => B * t * f,
 });
 /**
- * Pins at one end of a shelf: a pin stands out of the upright's hole by c and carries at its end; the wood about
- * it yields (mode II with one member). One end bears uneven by 1.3. docs/formulas/pin-capacity.md
+ * Shelf pins at one end: a pin projects by c and carries at its end; the wood around it yields (mode II with one member). Uneven bearing counts as 1.3.
+ * docs/formulas/pin-capacity.md
  */
 const PINS = formula({
   label: 'pin-capacity',
@@ -54,15 +53,15 @@ const PINS = formula({
   compute: ({ n, F_e, d, l, c }) => (n * (PERMANENT / 2.2) * pinYield({ F_e, d, l, c })) / UNEVEN_PINS,
 });
 
-/** One pin of diameter d, l in its hole and loaded c out of it (mm), in wood that bears F_e (MPa): where the wood yields, N. */
+/** Load at which the wood around one pin yields, N: diameter d, length l in its hole, loaded c out of it (mm), bearing strength F_e (MPa). */
 export function pinYield({ F_e, d, l, c }: { readonly F_e: number; readonly d: number; readonly l: number; readonly c: number }): number {
   return F_e * d * (Math.hypot(2 * c + l, l) - (2 * c + l));
 }
 
-/** Two pins hold each end of a shelf; one of them gets more than the other. [ASSUME] */
+/** Two pins support each end of a shelf; one of them takes more than the other. [ASSUME] */
 const PINS_AN_END = 2;
 const UNEVEN_PINS = ASSUMED.unevenPins.value;
-/** Dowel bearing of what a pin stands in, MPa. [ASSUME] */
+/** Dowel bearing strength around a pin, MPa. [ASSUME] */
 const PIN_BEARING_MPA = { fibre: ASSUMED.pinFibre.value, wood: ASSUMED.pinWood.value } as const;
 
 export const EDGE_SCREWS = formula({
@@ -89,7 +88,7 @@ export const FIBRE_PULL = formula({
   terms: { n: 'count', D: 'mm', grip: 'mm' },
   compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
 });
-/** Pocket screws reach less than 6 D into their mate: 130 N across and as much along. [ASSUME] */
+/** Pocket screws penetrate less than 6 D: 130 N across and the same along. [ASSUME] */
 const POCKETS = formula({
   label: 'pocket-screws',
   unit: 'N',
@@ -98,12 +97,12 @@ const POCKETS = formula({
   terms: { n: 'count' },
   compute: ({ n }) => n * ASSUMED.pocket.value,
 });
-/** Brads of 18 gauge, across; nothing along. */
+/** 18-gauge brads across their length; no capacity along it. */
 const BRADS = formula({ label: 'brads', unit: 'N', text: 'n · 29 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * ASSUMED.brad.value });
-/** Glued dowels of 8 mm, across: 2 MPa over their section. [ASSUME] */
+/** Glued 8 mm dowels across their length: 2 MPa over the section. [ASSUME] */
 const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * ASSUMED.dowel.value });
 
-/** What one end of a floor can carry; undefined when nothing holds it up. */
+/** Capacity of one end of a floor; undefined when nothing supports it. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): ExplainedValue | undefined {
   const { cabinet } = input;
   const ends = connectionsOf(cabinet, 'asGuest', floor.id).filter(
@@ -114,15 +113,15 @@ export function supportCapacity(input: HangInput, floor: ResolvedPanel): Explain
   return capacities.reduce<ExplainedValue | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
 
-/** Stands upright and runs out from the wall: what the ends of a floor can go against. */
+/** Whether a panel stands upright and runs out from the wall, so that the ends of a floor can meet it. */
 const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.5;
 
-/** A floor that upright panels stand on with their ends, and that hangs from them: what holds it is pulled straight out. */
+/** Whether a floor lies under the ends of the uprights and hangs from them: its fastening is pulled straight out. */
 export const hangsUnder = (cabinet: ResolvedCabinet, { guest, host, face, edge }: Connection, floor: string): boolean =>
   host === floor && face === 'reference' && edge === 'start' && isUpright(cabinet.byId.get(guest)!) && cabinet.byId.get(guest)!.role === 'side';
 const shown = (figure: ExplainedValue): ValueTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
 
-/** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */
+/** Capacity of a floor that meets an upright with its end: lip, glue on the end, or screws across it. */
 export function endCapacity(input: HangInput, connection: Connection, floor: ResolvedPanel): ExplainedValue {
   const host = input.cabinet.byId.get(connection.host)!;
   const B = toMm(floor.width.value);
@@ -153,33 +152,33 @@ export function endCapacity(input: HangInput, connection: Connection, floor: Res
   return strongest(mechanisms);
 }
 
-/** Glue on the end grain of a solid board is starved and holds nothing; where its grain lies as it comes, any edge may be end grain. */
+/** Glue on end grain of a solid board is starved and has no capacity; where the grain direction is free, any edge may be end grain. */
 export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge }: Connection, guest: ResolvedPanel): boolean {
   if (materialOf(guest.stock).kind !== 'solid') return false;
   if (guest.grain === 'none') return true;
   return guest.grain === 'length' ? edge === 'start' || edge === 'end' : edge === 'near' || edge === 'far';
 }
 
-/** Wood of the host left below a slot, mm. A slot that runs out over the lower end leaves none. */
+/** Wood of the host left below a slot, mm; zero where the slot runs out over the lower end. */
 export const lipUnder = (slotLower: number, hostLower: number): number => Math.max(0, (slotLower - hostLower) / 1e6);
 
-/** A floor under the uprights' ends: everything pulls straight out of their end edges. */
+/** Capacity of a floor under the ends of the uprights: everything is pulled straight out of their end edges. */
 function hungUnder(input: HangInput, connection: Connection, floor: ResolvedPanel): ExplainedValue {
   const side = input.cabinet.byId.get(connection.guest)!;
   const mechanisms: ExplainedValue[] = [];
   if (connection.joint.glue && !input.isFaced(floor.stock)) {
-    // Pulled straight off a fiber board, the board itself comes apart.
+    // Pulled straight off a fiberboard, the board itself delaminates.
     const isFibre = [side, floor].some(({ stock }) => input.materialOf(stock).kind === 'fibre');
     mechanisms.push(evaluate(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness), f: isFibre ? ASSUMED.glueFibreTension.value : GLUE_EDGE_MPA }));
   }
   const { fastening, depth } = connection.joint;
   if (fastening?.by === 'pockets') mechanisms.push(evaluate(POCKETS, { n: fastening.count }));
-  // A brad or a dowel holds nothing straight along itself.
+  // A brad or dowel has no capacity along its length.
   if (fastening?.by === 'screws') mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));
   return strongest(mechanisms);
 }
 
-/** Screws through so many millimeters into a board's edge, pulled straight out of it. */
+/** Capacity of screws through `lengthMm` of panel into a board's edge, pulled straight out. */
 export function edgePull(input: HangInput, { screw: id, length, count }: Fastening, throughMm: number, board: ResolvedPanel): ExplainedValue {
   const screw = screwById(id);
   const material = input.materialOf(board.stock);

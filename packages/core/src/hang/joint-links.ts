@@ -1,4 +1,4 @@
-/** Links inside the cabinet: what carries each floor, then what hands the cabinet over to the cabinet cleat (carrier-links.ts). */
+/** Links inside the cabinet: the support of each floor, then the path from the cabinet to its cleat (carrier-links.ts). */
 import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
@@ -27,7 +27,7 @@ const END_LOAD = formula({
   compute: ({ contents, own }) => contents + (own * G0) / 2,
 });
 
-/** What a load lays on the end that is `c` away from its middle. */
+/** Load on the end that is `c` away from the load's center. */
 const END_SHARE = formula({
   label: 'end-share',
   unit: 'N',
@@ -37,11 +37,11 @@ const END_SHARE = formula({
   compute: ({ m, c, L }) => (m * G0 * (L - c)) / L,
 });
 
-/** What the joints hold, whatever they have to. */
+/** Capacities of the joints, independent of the load. */
 export interface JointCapacities extends Carriers {
-  /** One end of a floor, by panel id. */
+  /** Capacity of one end of a floor, by panel id. */
   readonly floors: ReadonlyMap<string, ExplainedValue>;
-  /** What things lay on the heavier end of the floors they stand on, by panel id. */
+  /** Load of placed items on the heavier end of each floor, by panel id. */
   readonly ends: ReadonlyMap<string, ExplainedValue>;
   readonly cabinet: CabinetCapacity | null;
 }
@@ -56,7 +56,7 @@ export function jointCapacities(input: HangInput): JointCapacities {
   return { floors, ...loads, carriers: carrierCapacities(input, loads.boxes), lower: lowerCapacity(input), cabinet: cabinetCapacity(input) };
 }
 
-/** What of the joints depends on the weights. */
+/** The part of the joint inputs that depends on the weights. */
 export function jointLoads(input: HangInput): Pick<JointCapacities, 'ends' | 'boxes'> {
   const { cabinet, weights } = input;
   const ends = new Map(floorLoads(weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
@@ -69,7 +69,7 @@ export function jointLinks(input: HangInput, capacities: JointCapacities, forces
   return [...floorLinks(input, floors, ends, factor), ...carrierLinks(capacities, forces, factor), ...cabinetLinks(input, cabinet, boxes, forces, factor)];
 }
 
-/** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */
+/** Each floor and loaded shelf: the load at each end against the weaker of its two joints. */
 function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: JointCapacities['ends'], factor: number): Link[] {
   const { cabinet, weights } = input;
   return floorLoads(weights.contents).flatMap((held) => {
@@ -90,14 +90,14 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: J
   });
 }
 
-/** Half of a load spread evenly; of things that stand where they stand, the heavier end. */
+/** Half of an evenly spread load; for placed items, the heavier end. */
 function floorLoad({ alone }: FloorLoad, own: ExplainedValue, end: ExplainedValue | undefined, factor: number): ExplainedValue {
   if (!end && alone) return evaluate(HALF, { contents: { value: alone.mass.value * factor, label: alone.mass.label }, own });
   if (!end) return evaluate(END_LOAD, { contents: 0, own });
   return evaluate(END_LOAD, { contents: factor === 1 ? end : { value: end.value * factor, label: end.label }, own });
 }
 
-/** What things on a floor lay on the end that gets more of them. A heavier load of the same things lays in proportion. */
+/** Load of placed items on the end that takes more of it. Proportional to the load. */
 function heavierEnd({ span, strips }: FloorLoad): ExplainedValue {
   const L = toMm(span.value);
   const end = (key: 'left-end' | 'right-end', from: (middle: number) => number): ExplainedValue =>

@@ -1,7 +1,7 @@
 /**
- * Contents filled in any part, bay by bay, for what depends on where the weight stands along the wall: the balance on the cleat, each stud, the
- * bending of the strip. All of them grow with the weight at one place, so only the heaviest filling with its center there counts, and the worst
- * is searched for along the places the center can come to. Source: docs/formulas/load-cases.md [eq].
+ * Worst partial filling, bay by bay, for everything that depends on where the weight stands along the wall: balance on the cleat, each stud, bending of the
+ * cleat. At one center position all of them grow with the weight, so only the heaviest filling with its center there counts (fractional knapsack); the
+ * worst center position is then searched for. Source: docs/formulas/load-cases.md [eq].
  */
 import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
@@ -17,35 +17,35 @@ export interface LateralLoad {
   readonly load: Load;
 }
 
-/** Places tried between the two ends, beside those where a curve has a corner: sixteen times as many found no use greater by more than 0.02 %. */
+/** Positions tried between two corners of a curve: sixteen times as many found no utilization greater by more than 0.02 %. */
 const STEPS = 6;
-/** The step that holds the worst is narrowed so many times by the golden section. */
+/** Golden-section steps in the interval that holds the worst. */
 const REFINED = 8;
-/** Of the step, to see whether either side of the worst is worse. */
+/** Probe distance, as a share of the interval, to see which side of the worst is worse. */
 const NEAR = 0.01;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
-/** A strain that is greater by less is the same. */
+/** Relative difference below which two strains are equal. */
 const SAME = 1e-9;
-/** A center that moves by less, mm, stands still. */
+/** Center movement, mm, below which a center counts as fixed. */
 const STILL_MM = 1e-6;
 
-/** What the cabinet is without its contents: as it stands, and with each door that opens alone. */
+/** The cabinet without its contents: closed, and with each door open alone. */
 interface Base extends StandingMass {
   /** kg mm, of the door. */
   readonly swung: number;
 }
 
-/** A filling with its center at a place: what stands furthest past it is off. */
+/** A filling with its center at a given position: the masses furthest beyond it are removed. */
 interface PartialFilling {
   readonly kg: number;
   readonly swung: number;
   readonly kind: 'part-left' | 'part-right';
-  /** So many masses are wholly off, and of the next one `lastIn` is in. */
+  /** This many masses are removed whole, and `lastIn` of the next one stays. */
   readonly off: number;
   readonly lastIn: number;
 }
 
-/** Fillings worse than `full`, which has everything in: for each stud and for the bending the worst one, and what stands off balance. */
+/** Fillings worse than `full`, the complete load: the worst for each stud and for bending, and those off balance. */
 export function lateralLoads(input: HangInput, full: Load, stands: readonly Load[], factor: number, openings: readonly MovingPart[]): LateralLoad[] {
   const { cabinet, studsMm } = input;
   const behind = studsBehind(cabinet, studsMm);
@@ -80,7 +80,7 @@ interface TriedPlace {
   readonly strains: readonly number[];
 }
 
-/** Golden section between the neighbors of the place that is worst of those tried; that place itself where nothing there is worse. */
+/** Golden-section search between the neighbors of the worst position tried; that position itself where nothing nearby is worse. */
 function between(
   low: number,
   at: number,
@@ -97,7 +97,7 @@ function between(
   };
   let [from, to] = [low, high];
   const near = NEAR * (to - from);
-  // Most are the worst at a corner of the curve, which was tried.
+  // Most maxima lie at a corner of the curve, which was tried.
   if (Math.max(look(at - near), look(at + near)) <= of(known)) return known;
   let [a, b] = [to - GOLDEN * (to - from), from + GOLDEN * (to - from)];
   let [atA, atB] = [look(a), look(b)];
@@ -124,11 +124,11 @@ function basesOf(input: HangInput, openings: readonly MovingPart[]): Base[] {
   const kg = mass.value;
   const doors = openings.filter(({ floor, shift }) => floor === null && Math.abs(shift.along) > STILL_MM);
   const swings = [0, ...doors.map(({ ownKg, shift }) => ownKg * shift.along)];
-  // A door between two others moves it no further than they do.
+  // A door between two others moves the center no further than they do.
   return [...new Set([0, Math.min(...swings), Math.max(...swings)])].map((swung) => ({ kg, at: along + swung / kg, swung }));
 }
 
-/** From where to where the center can come. */
+/** Range of positions the center can take. */
 function rangeOf(bases: readonly Base[], stands: readonly Load[], factor: number): WallStretch {
   const endmost = (side: 1 | -1): number =>
     side *
@@ -136,7 +136,7 @@ function rangeOf(bases: readonly Base[], stands: readonly Load[], factor: number
   return { from: endmost(-1), to: endmost(1) };
 }
 
-/** Corners of the curves, and steps between: where a bay is just used up, where the load begins or ends at a stud, where it lies over all that bears. */
+/** Corners of the curves and steps between them: where a bay is just removed, where the load reaches a stud, where it covers all bearings. */
 function placesTried(
   { from, to }: WallStretch,
   bases: readonly Base[],
@@ -150,7 +150,7 @@ function placesTried(
   return [...new Set([...steps, ...[...middles, ...behind, ...used].filter((at) => at > from && at < to)])].sort((a, b) => a - b);
 }
 
-/** The center after each mass that is put in. */
+/** The center after each added mass. */
 function meansOf({ kg, at }: Base, masses: readonly Mass[]): number[] {
   let [all, moment] = [kg, kg * at];
   return masses.map((mass) => {
@@ -160,7 +160,7 @@ function meansOf({ kg, at }: Base, masses: readonly Mass[]): number[] {
   });
 }
 
-/** The heaviest with its center at a place, whichever door stands open; undefined where none can bring it there. */
+/** The heaviest filling with its center at a position, whichever door is open; undefined where none has it there. */
 function heaviestAt(place: number, bases: readonly Base[], masses: readonly Mass[]): PartialFilling | undefined {
   let heaviest: PartialFilling | undefined;
   for (const base of bases) {
@@ -170,7 +170,7 @@ function heaviestAt(place: number, bases: readonly Base[], masses: readonly Mass
   return heaviest;
 }
 
-/** Everything in, then what stands furthest past the place taken off until the center lies on it, the last of it in part. */
+/** Starts from everything in, and removes the masses furthest beyond the position, the last one in part, until the center lies on it. */
 function broughtTo(place: number, base: Base, masses: readonly Mass[]): PartialFilling | undefined {
   let kg = base.kg;
   let moment = base.kg * (base.at - place);

@@ -1,7 +1,6 @@
 /**
- * A hinged leaf on what holds it up: gates on their hinges, bought brackets and legs by their rating, the
- * hinge line, the ledger it is hinged to, and the leaf itself. The weight that presses its front edge is
- * the case that governs, and it is taken where one support gets it alone. Source: docs/formulas/leaf-load.md.
+ * A hinged leaf and its supports: gates on their hinges, bought brackets and legs by their rating, the hinge line, the ledger behind it, and the leaf
+ * itself. The working load at the front edge governs, and is taken on one support alone. Source: docs/formulas/leaf-load.md.
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -17,9 +16,9 @@ import { JOINT_UTILIZATION, link, MOMENT_UTILIZATION, type Link } from './link.t
 import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
-/** A hinge's steel leaf: as thick as this, and bearing like wood of this specific gravity (about 400 MPa). [ASSUME] */
+/** A hinge's steel leaf: its thickness, and a specific gravity with the same bearing strength (about 400 MPa). [ASSUME] */
 export const HINGE_PLATE = { side: 2, gravity: 2 } as const;
-/** Of the far side of a weight that presses one place, the strip of leaf that bends with it is wider by this, mm. [ASSUME] */
+/** Width added to the strip of leaf that bends with a point load, mm. [ASSUME] */
 const PRESSED_WIDTH_MM = 100;
 
 const LEAF_WEIGHT = formula({
@@ -31,7 +30,7 @@ const LEAF_WEIGHT = formula({
   compute: ({ contents, leaf }) => (contents + leaf) * G0,
 });
 const PRESSING = formula({ label: 'pressing', unit: 'N', text: 'Q · g₀', source: SOURCE, terms: { Q: 'kg' }, compute: ({ Q }) => Q * G0 });
-/** How far out the load of one support lies, from the hinge line. */
+/** Distance of one support's load from the hinge line. */
 const LEAF_LEVER = formula({
   label: 'leaf-lever',
   unit: 'mm',
@@ -72,7 +71,7 @@ const GATE_SHEAR = formula({
   terms: { F: 'N', screws: 'count' },
   compute: ({ F, screws }) => F / 2 / screws,
 });
-/** A rating of a pair is read as spread over the leaf: what presses the edge tips it twice as much about the hinge line. */
+/** A rated pair of supports assumes an even load; a load at the edge tips the leaf twice as much about the hinge line. */
 const RATED_USE = formula({
   label: 'rated-use',
   unit: 'share',
@@ -130,7 +129,7 @@ const SCREW_MOMENT = formula({
   terms: { pull: 'N', t: 'mm' },
   compute: ({ pull, t }) => (pull * t) / 2,
 });
-/** Past the props the leaf is a cantilever across its grain; the pressed place bends a strip that widens away from it. */
+/** Beyond the supports the leaf is a cantilever across its grain; a point load bends a strip that widens away from it. */
 const BENT_PAST = formula({
   label: 'leaf-past-props',
   unit: 'share',
@@ -142,7 +141,7 @@ const BENT_PAST = formula({
     return (Q * c + (((W * c * c) / (2 * d)) * b) / B) / ((b * t * t) / 6) / F;
   },
 });
-/** Between two props it is a beam along its grain; half its depth bends under what presses one edge. */
+/** Between two supports the leaf is a beam along its grain; half its depth bends under a load at one edge. */
 const BENT_BETWEEN = formula({
   label: 'leaf-between-props',
   unit: 'share',
@@ -152,7 +151,7 @@ const BENT_BETWEEN = formula({
   compute: ({ Q, L, W, n, d, t, F }) => ((Q * L) / 4 + ((W / 2) * L) / (8 * n)) / (((d / 2) * t * t) / 6) / F,
 });
 
-/** Links of every leaf of a cabinet; contents are times `factor`. */
+/** Links of every leaf of a cabinet, with the contents multiplied by `factor`. */
 export const leafLinks = (input: HangInput, factor: number): Link[] => (input.cabinet.props ?? []).flatMap((prop) => ofProp(input, prop, factor));
 
 function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
@@ -215,7 +214,7 @@ function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] 
 const hungOn = ({ cabinet }: HangInput, gate: string): ResolvedPanel | undefined =>
   cabinet.byId.get(connectionsOf(cabinet, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
 
-/** One screw of a hinge in a panel's face: sheared across a steel leaf, and pulled out. */
+/** One hinge screw in a panel's face: sheared across a steel leaf, and pulled out. */
 function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: ExplainedValue; pull: ExplainedValue } {
   const screw = screwById(id);
   const material = input.materialOf(host.stock);
@@ -230,7 +229,7 @@ function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews
   };
 }
 
-/** The hinge line and the ledger behind it: lifted when the load lies past the props, pulled down by a folded leaf. */
+/** The hinge line and the ledger behind it: lifted when the load lies beyond the supports, pulled down by a folded leaf. */
 function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoads): Link[] {
   const { cabinet } = input;
   const ledger = cabinet.byId.get(prop.ledger)!;

@@ -1,31 +1,34 @@
-/** How much of the same contents a cabinet would carry, both ends of it, and what would tell it more closely. Source: docs/formulas/carries-range.md. */
+/**
+ * How much of the same contents a cabinet could carry, both ends of that range, and which measurement would narrow it. Source:
+ * docs/formulas/carries-range.md.
+ */
 import { contentsMass } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 import { loadPathAt, type HangingAnalysis } from './hang.ts';
 import type { Link } from './link.ts';
 import { atEnd, UNCERTAIN_INPUTS, toMeasure, type RangeEnd, type UncertainInput } from './uncertainty.ts';
 
-/** How much of the same contents a cabinet would carry. */
+/** How much of the same contents a cabinet could carry. */
 export interface LoadLimits {
-  /** Contents the cabinet carries until a link is fully used; null when it is refused whatever hangs in it. */
+  /** Contents at which a link reaches its limit; null when it is refused at any load. */
   readonly carriesKg: number | null;
-  /** The same with everything that nobody weighed as heavy as it may be: past it the word is over. */
+  /** The same with every unweighed mass at its upper bound: above it the verdict is over limit. */
   readonly lowKg: number | null;
-  /** Contents up to which every link is fine then. */
+  /** Contents up to which every link is OK at the low end. */
   readonly fineToKg: number | null;
 }
 
-/** How far off the load it carries may be, and what would tell it more closely. */
+/** The range of the load it could carry, and the measurement that would narrow it. */
 export interface CarriesRange {
   readonly lowKg: number | null;
   readonly highKg: number | null;
-  /** The input whose measuring brings the ends together most, and the ends then. */
+  /** The input whose measurement narrows the range most, and the range after it. */
   readonly narrow: { readonly measure: Exclude<UncertainInput, 'cabinet'>; readonly lowKg: number; readonly highKg: number } | null;
 }
 
 const limits = new WeakMap<HangInput, LoadLimits>();
 
-/** What it would carry: a search over many loads, so it is asked for where it is said, and memoized. */
+/** Memoized: a search over many loads, run only where the figure is shown. */
 export function loadLimits(input: HangInput): LoadLimits {
   const known = limits.get(input);
   if (known) return known;
@@ -39,7 +42,7 @@ export function loadLimits(input: HangInput): LoadLimits {
 
 const ranges = new WeakMap<HangInput, CarriesRange>();
 
-/** Both ends of what it would carry, and what to measure: more searches, so it is asked for where it is told, and memoized. */
+/** Both ends of the range, and what to measure. Memoized: several searches, run only where the figure is shown. */
 export function carriesRange(input: HangInput): CarriesRange {
   const known = ranges.get(input);
   if (known) return known;
@@ -52,7 +55,7 @@ export function carriesRange(input: HangInput): CarriesRange {
   return found;
 }
 
-/** Of what a person can measure, the one that leaves the least between the ends. */
+/** The measurable input that leaves the narrowest range. */
 function narrowed(input: HangInput, apartKg: number, carries: (end: RangeEnd, inputs: readonly UncertainInput[]) => number | null): CarriesRange['narrow'] {
   const rows = toMeasure(input).flatMap((measure) => {
     const others = UNCERTAIN_INPUTS.filter((each) => each !== measure);
@@ -64,10 +67,10 @@ function narrowed(input: HangInput, apartKg: number, carries: (end: RangeEnd, in
   return best && apart(best) < apartKg - TOLD_KG ? best : null;
 }
 
-/** Ends are told in whole kilograms: bringing them together by less is nothing. */
+/** The ends are shown in whole kilograms: a smaller gain is none. */
 const TOLD_KG = 1;
 
-/** A search over loads of one site; each load is worked out once, whatever limit is asked for. In kilograms of `held`, the contents as reckoned. */
+/** Search over loads of one installation; each load is computed once, whichever limit is asked for. Loads in kilograms of `held`, the planned contents. */
 function searched(input: HangInput, held: number): (limitOf: (link: Link) => number) => number | null {
   const tried = new Map<number, Tried>([[1, loadPathAt(input, 1)]]);
   const tryLoad = (factor: number): Tried => {
@@ -81,20 +84,19 @@ function searched(input: HangInput, held: number): (limitOf: (link: Link) => num
 type Tried = Pick<HangingAnalysis, 'links' | 'refusals'>;
 
 /**
- * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the
- * load, so false position finds where the most used one is used up; the accepted side is given.
- * Loads that were tried for another limit are where it begins.
+ * Greatest contents, kg, at which every link is within its limit. Utilization is nearly linear in the load, so regula falsi (Illinois method) finds the
+ * root; returns the accepted end of the bracket. Loads tried for another limit give the first bracket.
  */
 function maxContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>, heldKg: number, limitOf: (link: Link) => number): number | null {
   if (heldKg === 0) return null;
-  /** Over one: past the limit. */
+  /** Positive: over the limit. */
   const over = (factor: number): number => {
     const { links, refusals } = tryLoad(factor);
     return refusals.length > 0 ? Infinity : Math.max(...links.map((each) => each.use.value / limitOf(each))) - 1;
   };
   let [low, atLow] = [0, over(0)];
   if (atLow > 0) return null;
-  /** The accepted load before this one. */
+  /** The previous accepted load. */
   let [before, atBefore] = [low, atLow];
   const accept = (factor: number, here: number): void => {
     [before, atBefore] = [low, atLow];
@@ -111,20 +113,20 @@ function maxContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>
   }
   let stayed = 0;
   for (let step = 0; step < 16 && high - low > CLOSE * high; step++) {
-    // From the two last accepted loads, or the two ends of the bracket, straight to where nothing is left.
+    // Secant through the last two accepted loads, or through the two ends of the bracket.
     const straight = Number.isFinite(atHigh)
       ? low + ((high - low) * -atLow) / (atHigh - atLow)
       : low === 0
         ? Math.min(1, high / 2)
         : grown((atLow - atBefore) / (low - before), low, atLow, high);
-    // A hair to the accepted side, so that the bracket closes from both ends.
+    // Nudged toward the accepted side, so that the bracket closes from both ends.
     const next = Math.min(high - HAIR * high, Math.max(low + HAIR * high, straight - HAIR * straight));
     const here = over(next);
-    // Within a hair of its limit on the accepted side: no nearer load is worth looking for.
+    // Close enough to the limit on the accepted side.
     if (here <= 0 && here > -2 * CLOSE) return next * heldKg;
     if (here <= 0) accept(next, here);
     else [high, atHigh] = [next, here];
-    // One end that stays put is given less weight, or it would hold the line back for good.
+    // Illinois modification of regula falsi: halve the stale endpoint's value so the bracket shrinks from both sides.
     const side = here <= 0 ? 1 : -1;
     if (stayed === side && side > 0) atHigh /= 2;
     if (stayed === side && side < 0) atLow /= 2;
@@ -133,13 +135,13 @@ function maxContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>
   return low * heldKg;
 }
 
-/** So many times the planned contents are not asked for. */
+/** Multiples of the planned contents beyond this are not searched. */
 const MAX_LOAD = 64;
-/** Contents are said in whole kilograms: this share of them is near enough. */
+/** Relative tolerance: contents are shown in whole kilograms. */
 const CLOSE = 0.002;
 const HAIR = 0.0005;
 
-/** The load that uses up what is left, by how much the last ones took of it; past a refusal, halfway. */
+/** Next load to try: extrapolated from the last steps; past a refusal, halfway. */
 const grown = (perLoad: number, low: number, atLow: number, high: number): number => {
   const asked = perLoad > 0 ? low - atLow / perLoad : Infinity;
   return asked < high ? Math.max(asked * 1.02, low * 1.1) : Math.min(4 * low, (low + high) / 2);

@@ -1,4 +1,4 @@
-/** One link of the chain from the thing on the shelf to the stud, and the marks it is judged by. */
+/** One link of the load path from the item on the shelf to the stud, and the limits it is judged by. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { formula, type ExplainedValue } from '../explained/explained-value.ts';
@@ -29,35 +29,35 @@ export interface Link {
   readonly name: Label;
   /** Demand over capacity. */
   readonly use: ExplainedValue;
-  /** Up to here the link is fine. */
+  /** Up to this utilization the link is OK. */
   readonly fineTo: number;
-  /** Past here it is over; Infinity where another link takes its place. */
+  /** Above this it is over limit; Infinity where another link takes over. */
   readonly limit: number;
-  /** Panels to light up. */
+  /** Panels to highlight. */
   readonly panels: readonly string[];
-  /** Where screws are pulled and sheared at once. */
+  /** For fasteners in combined pull and shear. */
   readonly otherRules?: OtherRules;
-  /** The part load it is used most under; undefined for all of the contents. */
+  /** The partial filling under which it is most utilized; undefined for the full contents. */
   readonly partly?: PartialLoadKind;
 }
 
-/** Which part of the contents is in: that which lies furthest out, to the left, to the right. */
+/** Which part of the contents is in: the one furthest out, furthest left or furthest right. */
 export type PartialLoadKind = 'part-out' | 'part-left' | 'part-right';
 
-/** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
+/** OK up to here; from here to 1 it is close to the limit. docs/formulas/hanging-verdict.md */
 export const FINE_USE = ASSUMED.fineUse.value;
-/** The tip ratio is fine up to here; past it the cabinet must be locked against lifting off. */
+/** The tip ratio is OK up to here; above it the cabinet must be locked against lifting off. */
 export const FINE_TIP = ASSUMED.fineTip.value;
 
 export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo' | 'limit'>>): Link => ({ fineTo: FINE_USE, limit: 1, ...row });
 
-/** How near a link is to its limit; one without a limit of its own counts against 1. */
+/** Utilization as a share of the link's own limit, or of 1 where it has none. */
 export const nearnessToLimit = ({ use, limit }: Pick<Link, 'use' | 'limit'>): number => use.value / (Number.isFinite(limit) ? limit : 1);
 
-/** The most any link of a chain is used, as a share of its limit. */
+/** Greatest utilization of any link, as a share of its limit. */
 export const mostUtilized = (links: readonly Link[]): number => Math.max(0, ...links.map(nearnessToLimit));
 
-/** Load over capacity; a joint that holds nothing is far over as soon as it has to. */
+/** Load over capacity, with a large finite value for a loaded joint without capacity. */
 export const JOINT_UTILIZATION = formula({
   label: 'joint-use',
   unit: 'share',
@@ -66,7 +66,7 @@ export const JOINT_UTILIZATION = formula({
   terms: { load: 'N', capacity: 'N' },
   compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0),
 });
-/** The same of a joint that is turned open. */
+/** The same for a joint in bending. */
 export const MOMENT_UTILIZATION = formula({
   label: 'joint-use',
   unit: 'share',

@@ -1,7 +1,7 @@
 /**
- * The loads a cabinet meets, each followed through the whole chain: empty, filled, everything open, each leaf open alone, filled
- * fuller, guesses wrong, someone leaning, a child on a door. The one that comes nearest to a limit governs.
- * Sources: docs/formulas/load-cases.md, hanging-verdict.md; a wall that moves: docs/formulas/moving-walls.md.
+ * The load cases of a cabinet, each followed along the whole load path: empty, filled, everything open, each leaf open alone, overfilled, masses
+ * underestimated, someone leaning, a child on a door. The case nearest to a limit governs. Source: docs/formulas/load-cases.md, hanging-verdict.md; moving
+ * walls: docs/formulas/moving-walls.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -25,32 +25,32 @@ export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartialLoadKind 
 export interface LoadCase {
   readonly id: string;
   readonly kind: CaseId;
-  /** What is open, or hung on, where the case is about one thing. */
+  /** What is open or hung on, where the case is about one part. */
   readonly of: Label | null;
-  /** What hangs then, and where: with the sums of its mass and of its center out from the wall. */
+  /** The load of the case and its position, with the sums of its mass and of its center from the wall. */
   readonly load: Load;
-  /** What comes nearest to its limit, as a share of it. */
+  /** The link nearest to its limit, as a share of it. */
   readonly weakest: { readonly name: Label; readonly share: number; readonly figure: ExplainedValue } | null;
-  /** Counts in the verdict: leaning and hanging on a door caution, unless children reach it. */
+  /** Whether it counts in the verdict: leaning and hanging on a door are cautions unless children reach the cabinet. */
   readonly judged: boolean;
 }
 
 export interface LoadCases {
   readonly cases: readonly LoadCase[];
-  /** The judged case that comes nearest to a limit; null where no link is worked out. */
+  /** The counted case nearest to a limit; null where no link is computed. */
   readonly governing: string | null;
-  /** Contents nobody weighed, kg. */
+  /** Unweighed contents, kg. */
   readonly guessedKg: number;
 }
 
-/** One day it holds so much more than planned. [ASSUME] */
+/** Overfilling factor on the planned contents. [ASSUME] */
 export const FULLER = ASSUMED.fuller.value;
 /** A child on the free edge of a door, N. [ASSUME] */
 export const ON_DOOR_N = ASSUMED.onDoor.value;
-/** Leaves of a long run are tried alone up to this many. */
+/** At most this many leaves of a long run are opened one by one. */
 const MAX_ALONE = 8;
 
-/** Every case that can happen to this cabinet. */
+/** Every load case that applies to this cabinet. */
 export function loadCases(input: HangInput): LoadCases {
   const { weights, cabinet } = input;
   const { openings } = capacitiesOf(input);
@@ -90,7 +90,7 @@ export function loadCases(input: HangInput): LoadCases {
   return { cases, governing: worst?.id ?? null, guessedKg };
 }
 
-/** Within what a scale and a rule tell. */
+/** Equal within the accuracy of a scale and a rule. */
 const isSameLoad = (a: Load, b: Load): boolean =>
   Math.abs(a.mass.value - b.mass.value) < 0.01 && Math.abs(a.out - b.out) < 0.1 && Math.abs(a.along - b.along) < 0.1;
 
@@ -111,7 +111,7 @@ function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: P
   };
 }
 
-/** Someone leans on the front edge, or pulls at the bottom: worked out with their own load duration. */
+/** Someone leans on the front edge or pulls at the bottom, with its own load duration. */
 function byHand(input: HangInput, unpressed: Load): LoadCase[] {
   const leant = climbing(input, unpressed);
   const base = { of: null, load: unpressed, judged: false };
@@ -143,7 +143,7 @@ const HUNG_CENTRE = formula({
   compute: ({ W, e, edge }) => (W * e + ON_DOOR_N * edge) / (W + ON_DOOR_N),
 });
 
-/** A child hangs on the free edge of a door that stands open: as far out as the door is wide. */
+/** A child hangs on the free edge of an open door, as far out as the door is wide. */
 function onDoor(load: Load, door: MovingPart, depthMm: number): Load {
   const kg = ON_DOOR_N / G0;
   const edge = depthMm + 2 * door.shift.out;
@@ -160,13 +160,13 @@ function onDoor(load: Load, door: MovingPart, depthMm: number): Load {
 
 export interface MovingCase {
   readonly key: (typeof MOVING)[number]['key'];
-  /** Each of two planes it is bolted to must take this alone, N. */
+  /** Load that each of two planes must carry alone, N. */
   readonly plane: ExplainedValue;
-  /** Nothing holds it down on its hook. */
+  /** Nothing prevents lifting off the hook. */
   readonly unhooks: boolean;
 }
 
-/** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
+/** Only for a moving wall: the load on each of two planes; crash loads are for the vehicle's certifier. */
 export function movingCases(input: HangInput): MovingCase[] {
   if (groundOf(input.wall) !== 'moving') return [];
   const W = evaluate(WEIGHT, { m: loadedCabinet(input.weights).mass });

@@ -1,4 +1,4 @@
-/** How the links that go first are used as the contents grow: what the chart beside the load slider shows. */
+/** Utilization of the weakest links over the load, for the chart beside the load slider. */
 import type { Label } from '../explained/explained-length.ts';
 import type { HangInput } from './hang-input.ts';
 import { analyzeHangingAt } from './hang.ts';
@@ -6,22 +6,22 @@ import { analyzeHangingAt } from './hang.ts';
 export interface LoadCurve {
   readonly id: string;
   readonly name: Label;
-  /** Share of what the link may be used, 1 its limit, at each of the loads. */
+  /** Utilization as a share of the link's limit, at each load. */
   readonly uses: readonly number[];
 }
 
 export interface LoadCurves {
-  /** Times the planned contents, ascending from 0. */
+  /** Multiples of the planned contents, ascending from 0. */
   readonly factors: readonly number[];
-  /** Those most used at the end, the first to go first. */
+  /** Links most utilized at the last load, weakest first. */
   readonly curves: readonly LoadCurve[];
 }
 
-/** Uses grow nearly in line with the load: so many loads draw them. */
+/** Number of loads sampled: utilization is nearly linear. */
 const LOADS = 13;
 const SHOWN = 3;
 
-/** From nothing to `most` times the planned contents; no curves where no link is worked out. */
+/** From no contents to `most` times the planned ones; no curves where no link is computed. */
 export function loadCurves(input: HangInput, most: number): LoadCurves {
   const factors = Array.from({ length: LOADS }, (_, index) => (most * index) / (LOADS - 1));
   const chains = factors.map((factor) => analyzeHangingAt(input, factor).links);

@@ -1,4 +1,4 @@
-/** The chain of links for one load: forces between cabinet and wall, then every link in order of how near it is to its limit. */
+/** The links under one load: forces between cabinet and wall, then every link ordered by how near it is to its limit. */
 import { opened, openingsOf, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import { contentsMass, loadedCabinet, type Load } from '../parts/weights.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
@@ -21,32 +21,32 @@ import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
 
 export type Capped = 'one-stud' | 'anchors' | 'moving' | 'unlocked-plates';
 
-/** One load followed all the way. */
+/** One load followed along the whole path. */
 export interface LoadPath {
   readonly weight: ExplainedValue;
   readonly loaded: Load;
   readonly forces: WallForces;
   readonly studs: readonly StudUse[];
-  /** Most used first. The tip ratio is among them with its own limit. */
+  /** Most utilized first. The tip ratio is among them with its own limit. */
   readonly links: readonly Link[];
   readonly refusals: readonly RefusalReason[];
-  /** What keeps it from being better than tight. */
+  /** What keeps the verdict from being better than close to the limit. */
   readonly capped: Capped | null;
   readonly state: VerdictState;
 }
 
-/** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
+/** Capacities of screws and joints, independent of the load, so computed once for all loads tried. */
 export interface Capacities {
   readonly wall: ScrewCapacity;
   readonly joints: JointCapacities;
-  /** The cabinet cleat can be screwed to something that holds. */
+  /** Whether the cabinet cleat can be screwed to something that holds. */
   readonly fixable: boolean;
   readonly openings: readonly MovingPart[];
 }
 
 const remembered = new WeakMap<HangInput, Capacities>();
 
-/** Memoized for each input: the load slider asks for them at every move. */
+/** Memoized per input: the load slider asks at every move. */
 export function capacitiesOf(input: HangInput): Capacities {
   const known = remembered.get(input);
   if (known) return known;
@@ -60,7 +60,7 @@ export function capacitiesOf(input: HangInput): Capacities {
   return fresh;
 }
 
-/** The same cabinet on the same wall with other weights: what its screws and joints hold stays. */
+/** The same cabinet on the same wall with other weights; its capacities are kept. */
 export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weights'>): HangInput {
   const { wall, joints, fixable } = capacitiesOf(input);
   const anew = { ...input, weights };
@@ -68,17 +68,17 @@ export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weig
   return anew;
 }
 
-/** What is loaded on the cabinet: its contents times `factor`, what of it stands open. */
+/** Load state of the cabinet: a factor on its contents, and what is open. */
 export interface LoadState {
   readonly factor: number;
   readonly open: readonly MovingPart[];
 }
 
-/** The load at its worst, without what presses: leaning is a case of its own. */
+/** The load in its worst state without the working load; leaning is a case of its own. */
 export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }: LoadState): Load =>
   opened(loadedCabinet(weights, factor), open, weights, middleOf(studsMm), factor);
 
-/** Where the cabinet meets the wall, under one load. */
+/** Forces and links between cabinet and wall, under one load. */
 export interface AtWall {
   readonly weight: ExplainedValue;
   readonly loaded: Load;
@@ -87,7 +87,7 @@ export interface AtWall {
   readonly links: readonly Link[];
 }
 
-/** Hook, spacer and wall fixings under a load, with what presses where the cabinet says so. */
+/** Hook, spacer and wall fixings under a load, including the working load where there is one. */
 export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
   const { cabinet } = input;
   const loaded = pressedOn(unpressed, pressingOn(cabinet));
@@ -95,18 +95,18 @@ export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacit
   const forces = wallForces(input, weight, loaded);
   const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
   const moving = groundOf(input.wall) === 'moving';
-  // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
+  // A cabinet in a vehicle does not hang by statics: each of two planes takes the road loads alone.
   const fromWall = moving ? planeLinks(cabinet, input.wall, weight, studs.length) : onWall;
   return { weight, loaded, forces, studs, links: [...fromWall, ...forces.links] };
 }
 
-/** The hook and the spacer alone, for a load that uses nothing else more. */
+/** Hook and spacer alone, for a load that affects no other link. */
 export function atHook({ cabinet, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
   const loaded = pressedOn(unpressed, pressingOn(cabinet));
   return { links: wallForces({ cabinet, wall }, evaluate(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 
-/** Every link under a load; those inside the cabinet only when they are asked for. */
+/** Every link under a load; those inside the cabinet only on request. */
 export function loadPathOf(input: HangInput, unpressed: Load, { factor, open }: LoadState, withInside = true): LoadPath {
   const capacities = capacitiesOf(input);
   const { joints, fixable } = capacities;
@@ -120,11 +120,11 @@ export function loadPathOf(input: HangInput, unpressed: Load, { factor, open }: 
   return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null, isLoaded(input)) };
 }
 
-/** Why a hanging is never better than tight, however little it is used; null for no reason. */
+/** Why the verdict is never better than close to the limit at any utilization; null for no reason. */
 function cappedBy({ cabinet, wall }: HangInput, studs: number): Capped | null {
   const ground = groundOf(wall);
   if (ground === 'moving' || ground === 'anchors') return ground;
-  // A push from below is enough to take it off.
+  // A push from below lifts it off.
   if (cabinet.hanging.plate !== null && !cabinet.hanging.antiLift) return 'unlocked-plates';
   return studs < 2 ? 'one-stud' : null;
 }
@@ -132,8 +132,8 @@ function cappedBy({ cabinet, wall }: HangInput, studs: number): Capped | null {
 /** The contents times `factor`, kg. */
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
 
-/** Somebody said what it is to hold, or what presses on it. */
+/** Whether contents or a working load were entered. */
 export const isLoaded = ({ cabinet, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(cabinet.pressed);
 
-/** Middle of the studs, along the cabinet frame. */
+/** Middle of the studs, mm in the cabinet frame. */
 export const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

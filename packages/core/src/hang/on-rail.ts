@@ -1,4 +1,4 @@
-/** Whether a cabinet's cabinet cleat seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
+/** Whether a cabinet seats on its wall rail: the two cleats hook only when they share one bevel and one height. */
 import type { SpecBase } from '../carcass/spec-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -6,13 +6,13 @@ import type { Wall } from '../wall/wall.ts';
 
 export type RailFault =
   | { readonly kind: 'gone' | 'recessed' | 'through' | 'bevel' | 'board' | 'ends' }
-  /** Its bevel is so far above the rail's; negative below. */
+  /** Its bevel is above the rail's by this; negative below. */
   | { readonly kind: 'off'; readonly by: Length };
 
-/** A cabinet must sit on its rail within this. [A] */
+/** Tolerance of a cabinet's height on its wall rail. [A] */
 const ON_RAIL = NM_PER.mm;
 
-/** What keeps a unit off its rail; null for nothing, or when it has a wall cleat of its own. */
+/** Why a cabinet does not seat on its wall rail; null where it does, or where it has a wall cleat of its own. */
 export function railFault({ hanging, place }: Pick<SpecBase, 'hanging' | 'place'>, cabinet: ResolvedCabinet, wall: Wall): RailFault | null {
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;

@@ -1,18 +1,18 @@
-/** A cabinet with a share of its contents in, and which of them move its center furthest. */
+/** A cabinet with part of its contents in, and the subset that moves its center furthest. */
 import { opened, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import { loadedCabinet, shareOfLoad, type Load, type CabinetWeights } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 
-/** A mass at a place on one axis, mm. */
+/** A mass at a position along one axis, mm. */
 export interface StandingMass {
   readonly kg: number;
   readonly at: number;
 }
 
-/** The empty cabinet, with what presses it: that is there whatever it holds. */
+/** The empty cabinet with its working load, which acts whatever it holds. */
 export const withoutContents = ({ cabinet, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(cabinet));
 
-/** Everything open; `shareOf` each load is in, 0 to 1. */
+/** Everything open; each load scaled by `shareOf`, 0 to 1. */
 export function partOf(weights: CabinetWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly MovingPart[]): Load {
   const inIt = <L extends Load>(load: L): L[] => {
     const share = shareOf(load);
@@ -22,7 +22,7 @@ export function partOf(weights: CabinetWeights, shareOf: (load: Load) => number,
   return opened(loadedCabinet(part, factor), openings, part, middleMm, factor);
 }
 
-/** The subset with the greatest mean place: greedily, what lies past the mean of those before it. O(n log n). */
+/** The subset with the greatest mean position. Greedy: adds every mass beyond the mean so far. O(n log n). */
 export function furthest(
   base: StandingMass,
   loads: readonly Load[],

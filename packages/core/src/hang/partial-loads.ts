@@ -1,6 +1,6 @@
 /**
- * Load cases with only a part of the contents in, for what more contents would steady: the hook's tip ratio, the balance sideways, a stud
- * that the far end relieves, the bending of the strip. Source: docs/formulas/load-cases.md [eq].
+ * Load cases with part of the contents in, for effects that more contents would relieve: the hook's tip ratio, sideways balance, a stud unloaded by the far
+ * end, bending of the cleat. Source: docs/formulas/load-cases.md [eq].
  */
 import { pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import type { CompartmentLoad, Load } from '../parts/weights.ts';
@@ -11,20 +11,20 @@ import { furthest, partOf, withoutContents } from './partial-filling.ts';
 import { lateralLoads } from './lateral-balance.ts';
 import { tipsAtMm } from './wall-forces.ts';
 
-/** Contents of some compartments only, everything open. */
+/** Contents of some compartments only, with everything open. */
 export interface PartialLoad {
   readonly kind: PartialLoadKind;
   readonly load: Load;
-  /** `hook`: it only tips further; `wall`: what holds on the wall is used more, or its balance goes. */
+  /** `hook`: it only tips further; `wall`: wall fixings are more utilized, or balance is lost. */
   readonly worse: 'hook' | 'wall';
 }
 
-/** A ratio that differs by less is the same. */
+/** Relative difference below which two ratios are equal. */
 const SAME = 1e-9;
 
 /**
- * The part loads that are worse than `full`, all contents in, somewhere; most cabinets have none or one.
- * @param factor times the planned contents
+ * Partial fillings that are worse than `full`, the complete load, for some link; most cabinets have none or one.
+ * @param factor multiple of the planned contents
  */
 export function partialLoads(input: HangInput, full: Load, factor: number, openings: readonly MovingPart[]): PartialLoad[] {
   if (factor === 0) return [];
@@ -49,7 +49,7 @@ export function partialLoads(input: HangInput, full: Load, factor: number, openi
   return [...outward, ...sideways];
 }
 
-/** The subset whose center lies furthest out, doors open and the drawer out that moves it most. */
+/** The subset whose center lies furthest out, with doors open and the drawer out that moves it most. */
 function outermost(input: HangInput, stands: readonly Load[], factor: number, openings: readonly MovingPart[]): Set<Load> {
   const { mass, out: at } = withoutContents(input);
   const kg = mass.value;

@@ -1,6 +1,6 @@
 /**
- * Keyhole plates let into a hanging rail or backboard, each on the head of one screw that stands off the wall: the screw bends
- * between plate and stud, and the plate itself carries what its maker says. Source: docs/formulas/keyhole-plates.md.
+ * Keyhole plates let into a hanging rail or backboard, each on the head of one screw that stands off the wall: the screw bends between plate and stud, and
+ * the plate carries its rating. Source: docs/formulas/keyhole-plates.md.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { ASSUMED } from '../assumed/assumed.ts';
@@ -13,7 +13,7 @@ import { groundOf, masonryHold, MASONRY_SPECIFIC_GRAVITY, type ScrewCapacity } f
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/keyhole-plates.md';
-/** Of what its maker lets a plate carry, for a load that stays. [ASSUME] */
+/** Share of a plate's rating that counts for a permanent load. [ASSUME] */
 const WORKING = ASSUMED.plateWorking.value;
 
 const RATED = formula({
@@ -33,7 +33,7 @@ const PROUD = formula({
   compute: ({ D, D_r, F_yb, main, lever, G, C_D }) =>
     proudYield({ diameterMm: D, rootMm: D_r, yieldMPa: F_yb, mainMm: main, leverMm: lever, gravity: G }) * C_D,
 });
-/** A plate's rating is for weight that hangs in it: what draws it off the head is added straight. */
+/** A plate is rated for weight hanging on it: the pull off the head is added by the straight sum. */
 export const ON_PLATE = formula({
   label: 'plate-use',
   unit: 'share',
@@ -43,7 +43,7 @@ export const ON_PLATE = formula({
   compute: (terms) => terms.V / terms["Z'"] + terms.T / terms["W'"],
 });
 
-/** One plate on its screw, in timber or masonry; other ground is refused (refusals.ts). */
+/** Capacity of one plate on its screw, in timber or masonry; other ground is refused (refusals.ts). */
 export function plateCapacity({ cabinet, wall }: HangInput, C_D: number): ScrewCapacity {
   const { wallScrew, plate } = cabinet.hanging;
   const screw = screwById(wallScrew.screw);

@@ -1,4 +1,4 @@
-/** What makes a hanging refused whatever its numbers, and how the rest is judged. Rules: docs/formulas/hanging-verdict.md. */
+/** What refuses a hanging whatever its utilization, and how the remaining states are decided. Rules: docs/formulas/hanging-verdict.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -17,10 +17,13 @@ import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
 import type { StudUse } from './wall-links.ts';
 
-/** What makes a hanging refused whatever its numbers. */
+/** Why a hanging is refused whatever its utilization. */
 export type RefusalReason =
   | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
-  /** The center of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. `partly`: with a part of the contents only. */
+  /**
+   * The center of gravity lies outside the bearing length: the cabinet tips sideways. By how much, mm; null where nothing bears. `partly`: only under a
+   * partial filling.
+   */
   | { readonly kind: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartialLoadKind }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
@@ -32,13 +35,13 @@ export type RefusalReason =
   | { readonly kind: 'too-few-studs'; readonly studs: number }
   | { readonly kind: 'no-spacer' }
   | { readonly kind: 'thin-back-only'; readonly backMm: number }
-  /** No row of screws fits the cabinet cleat and what it is to be screwed to. */
+  /** No row of screws fits both the cabinet cleat and its carrier. */
   | ({ readonly kind: 'half-misses' } & MissedCarrier)
   | { readonly kind: 'cleat-material'; readonly material: string }
   | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly minMm: number }
-  /** Screws stand too near the stud's edges to hold. */
+  /** Screws too close to the edges of the stud. */
   | ({ readonly kind: 'stud-edge' } & StudEdge)
-  /** The cabinet cleat of the lower cleat is held by a thin back alone, and may come to carry everything. */
+  /** The cabinet cleat of the lower cleat is held by a thin back alone, and must hold the whole load. */
   | { readonly kind: 'lower-half-back'; readonly backMm: number }
   | { readonly kind: 'no-wall-screw' }
   | { readonly kind: 'no-cabinet-screw' }
@@ -47,11 +50,11 @@ export type RefusalReason =
 /** `not-checked`: no load is planned, so there is nothing to judge. */
 export type VerdictState = 'fine' | 'tight' | 'over' | 'refused' | 'not-checked';
 
-/** One stud only: most it may carry, loaded; how far off the stud the center of gravity may be. [ASSUME] */
+/** One stud only: greatest loaded weight, and greatest distance of the center of gravity from the stud. [ASSUME] */
 export const ONE_STUD_KG = ASSUMED.oneStudKg.value;
 export const ONE_STUD_OFF_MM = ASSUMED.oneStudOff.value;
 
-/** `neverFine`: on one stud, or on anchors alone, it is never better than tight. [ASSUME] `isLoaded`: something is planned to hang in it. */
+/** `neverFine`: on one stud, or on anchors alone, it is never better than close to the limit. [ASSUME] `isLoaded`: contents are planned. */
 export function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], neverFine: boolean, isLoaded: boolean): VerdictState {
   if (refusals.length > 0) return 'refused';
   if (links.some(({ use, limit }) => use.value > limit)) return 'over';
@@ -60,7 +63,7 @@ export function stateOf(links: readonly Link[], refusals: readonly RefusalReason
   return tight ? 'tight' : 'fine';
 }
 
-/** The center of gravity past the end of what bears, or nothing that bears; undefined where it is over it, or nothing hooks. */
+/** The center of gravity beyond the bearing length, or no bearing at all; undefined where it is within it, or nothing hooks. */
 export function offBalance(cabinet: ResolvedCabinet, { along }: Load, studs: readonly StudUse[]): Extract<RefusalReason, { kind: 'off-balance' }> | undefined {
   if (!cabinet.hanging.rip) return undefined;
   const at = studs.map(({ atMm }) => atMm);
@@ -70,7 +73,7 @@ export function offBalance(cabinet: ResolvedCabinet, { along }: Load, studs: rea
   return pastMm >= 0 ? { kind: 'off-balance', pastMm } : undefined;
 }
 
-/** All that rules a hanging out; `fixable`: the cabinet cleat can be screwed to something that holds. */
+/** Every reason to refuse the hanging; `fixable`: the cabinet cleat can be screwed to something that holds. */
 export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = cabinet;
   const reasons: RefusalReason[] = [];
@@ -111,7 +114,7 @@ export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, 
   return reasons;
 }
 
-/** One stud only and no longer wall cleat: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
+/** A single stud suffices up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
 function oneStudWillDo({ hanging }: ResolvedCabinet, loaded: Load, studs: readonly StudUse[]): boolean {
   const stud = studs[0];
   if (!stud) return false;

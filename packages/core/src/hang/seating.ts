@@ -1,40 +1,38 @@
 /**
- * Where the halves of a cleat really come to rest: a hair lower than drawn, or higher over a blunt point. What the first hang
- * showed is allowed for in the line that is marked for the next one. Source: docs/formulas/seating.md.
+ * Seating allowance: how far below its drawn position a cabinet comes to rest on its cleat, or above it over a blunt point. What the first hang showed is
+ * allowed for in the line marked for the next. Source: docs/formulas/seating.md.
  */
 import type { Length } from '../length/length.ts';
 import { NM_PER } from '../length/length.ts';
 
-/** A first hang: where the bottom was asked for, and where it came to. */
+/** A first hang: the height asked for, and the height measured. */
 export interface FirstHang {
   readonly unit: string;
   readonly asked: Length;
   readonly came: Length;
-  /** The line had been marked higher by this. */
+  /** How much higher the line had been marked. */
   readonly allowed: Length;
 }
 
 export interface Seating {
-  /** So much lower than drawn; negative where it comes to rest higher. */
+  /** Seating below the drawn position; negative where it comes to rest higher. */
   readonly lower: Length;
   readonly from: 'entered' | 'own' | 'others' | 'nothing';
   /** What its own first hang showed; null before it. */
   readonly own: FirstHang | null;
 }
 
-/** A height that is off by less is as asked. [A] */
+/** Tolerance within which a height is as asked. [A] */
 export const AS_ASKED = NM_PER.mm;
-/** More than this is no seating: a level or a mark was wrong. [A] */
+/** A larger difference is no seating: a level or a mark was wrong. [A] */
 export const MAX_SEATING = 15 * NM_PER.mm;
 
-/** How much lower it came to rest than drawn. */
+/** How far below the drawn position it came to rest. */
 export const settled = ({ asked, came, allowed }: FirstHang): Length => (asked - came + allowed) as Length;
 
 export const isSeating = (lower: Length): boolean => Math.abs(lower) <= MAX_SEATING;
 
-/**
- * What to allow for: what was entered; else what its own first hang showed; else the mean of what others showed.
- */
+/** The seating to allow for: entered; else from its own first hang; else the mean of other first hangs. */
 export function seatingOf(unit: string, entered: Length | null, hangs: readonly FirstHang[]): Seating {
   const own = hangs.find((each) => each.unit === unit) ?? null;
   if (entered !== null) return { lower: entered, from: 'entered', own };

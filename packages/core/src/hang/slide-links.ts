@@ -1,4 +1,4 @@
-/** Drawers on bought slides: what a pair of them has to carry, against what its maker says it does. Source: docs/formulas/opened.md. */
+/** Drawers on bought slides: the load on a pair against its rating. Source: docs/formulas/opened.md. */
 import type { MovingPart } from '../parts/opened.ts';
 import { evaluate, formula } from '../explained/explained-value.ts';
 import type { HangInput } from './hang-input.ts';
@@ -13,7 +13,7 @@ const SLIDE_USE = formula({
   compute: ({ contents, drawer, rated }) => (rated > 0 ? (contents + drawer) / rated : 99),
 });
 
-/** One link a drawer that runs on slides with a rating; contents are times `factor`. */
+/** One link per drawer on rated slides, with the contents multiplied by `factor`. */
 export function slideLinks({ cabinet, weights }: HangInput, openings: readonly MovingPart[], factor: number): Link[] {
   return cabinet.hardware.flatMap(({ kind, panel, ratedKg }): Link[] => {
     if (kind !== 'slide' || ratedKg === undefined) return [];

@@ -1,12 +1,12 @@
 /**
- * Splitting of the wall cleat across its grain at the upper screw row: what is pulled over the bevel
- * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/cleat-splitting.md.
+ * Splitting of the wall cleat across its grain at the upper screw row: the pull over the bevel bends the wood above the screws. A caution only, because the
+ * basis is weak. Source: docs/formulas/cleat-splitting.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { bendingAcrossMPa, type Material } from '../stock/materials.ts';
 import { formula } from '../explained/explained-value.ts';
 
-/** Tension across the grain of a cleat, MPa: plywood by what it bears in bending across its face grain, never over 5. [ASSUME] */
+/** Tension strength of a cleat across its grain, MPa: for plywood its bending strength across the face grain, at most 5. [ASSUME] */
 export const splittingMPa = (material: Material): number =>
   material.kind === 'plywood' ? Math.min(ASSUMED.splitPlywood.value, bendingAcrossMPa(material)) : ASSUMED.splitSolid.value;
 

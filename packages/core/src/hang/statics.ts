@@ -1,6 +1,6 @@
 /**
- * The cabinet as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
- * Sources: a page each in docs/formulas, derived from equilibrium [eq].
+ * The cabinet as a rigid body on a frictionless bevel. `out` is the axis out of the wall. Sources: one page per formula in docs/formulas, derived from
+ * equilibrium [eq].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { tanDeg } from '../solid/hanging.ts';
@@ -9,10 +9,10 @@ import { G0 } from './fasteners.ts';
 
 const source = (page: string): string => `[eq] docs/formulas/${page}.md`;
 
-/** What a mass weighs. */
+/** Weight of a mass. */
 export const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
 
-/** a/h over tan θ: past 1 the cabinet swings off its hook. */
+/** (a/h) / tan θ: above 1 the cabinet swings off its hook. */
 export const TIP_RATIO = formula({
   label: 'tip-ratio',
   unit: 'share',
@@ -42,7 +42,7 @@ export const SPACER_PUSH = formula({
   compute: ({ W, e, t, h }) => (W * (e - t / 2)) / h,
 });
 
-/** Hold-down wanted at the bottom when the tip ratio is past 1. */
+/** Hold-down force required at the bottom when the tip ratio exceeds 1. */
 export const HOLD_DOWN = formula({
   label: 'hold-down',
   unit: 'N',
@@ -52,7 +52,7 @@ export const HOLD_DOWN = formula({
   compute: ({ W, e, t, h, θ }) => Math.max(0, (W * (e - t / 2 - h * tanDeg(θ))) / (h * tanDeg(θ) + t / 2)),
 });
 
-/** An upward force at the front edge that lifts the bottom off the wall, and the one that unhooks the cabinet. */
+/** Upward force at the front edge that lifts the bottom off the wall, and the one that unhooks the cabinet. */
 export const LIFT_STARTS = formula({
   label: 'lift-starts',
   unit: 'N',
@@ -71,7 +71,7 @@ export const LIFT_LIMIT = formula({
   compute: ({ W, a, D, c, θ }) => (W * (a + c * tanDeg(θ))) / (D + c * tanDeg(θ)),
 });
 
-/** An outward pull z below the contact that unhooks the cabinet. */
+/** Outward pull, at z below the contact, that unhooks the cabinet. */
 export const PULL_LIMIT = formula({
   label: 'pull-limit',
   unit: 'N',
@@ -86,7 +86,7 @@ export const PULL_LIMIT = formula({
   },
 });
 
-/** The same with a lock screw at the bottom, that holds T against being drawn out. docs/formulas/lift-and-pull.md */
+/** The same with a lock screw at the bottom that resists a withdrawal T. docs/formulas/lift-and-pull.md */
 export const LOCKED_PULL_LIMIT = formula({
   label: 'pull-limit',
   unit: 'N',
@@ -105,8 +105,8 @@ export const LOCKED_PULL_LIMIT = formula({
 export const contactHeight = (shortFace: number, t: number, bevelDeg: number): number => shortFace + (t / 2) * tanDeg(bevelDeg);
 
 /**
- * Tension in one screw of the top row of the wall cleat, prying included: the half turns about a
- * bearing point r = s_top/6 up its back. [eq], r [ASSUME].
+ * Tension in one screw of the top row of the wall cleat, prying included: the cleat rotates about a bearing point r = s_top/6 up its back. [eq], r
+ * [ASSUME].
  */
 export const PRYING = formula({
   label: 'prying',
@@ -122,7 +122,7 @@ export const PRYING = formula({
 });
 
 export interface ScrewRow {
-  /** Above the half's bottom edge, mm. */
+  /** Above the cleat's bottom edge, mm. */
   readonly height: number;
   readonly screws: number;
 }
@@ -132,7 +132,7 @@ export function pullOfTop(momentAbout: (r: number) => number, rows: readonly Scr
   const used = rows.filter(({ screws }) => screws > 0);
   const top = Math.max(...used.map(({ height }) => height));
   const r = top * ASSUMED.bearingUp.value;
-  // A row at the lower edge has no lever: nothing it does holds against a moment.
+  // A row at the lower edge has no lever and resists no moment.
   if (!(top > 0)) return momentAbout(0) > 0 ? Infinity : 0;
   return (momentAbout(r) * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
 }
@@ -145,7 +145,7 @@ export function pryingTension(H: number, V: number, b: number, t: number, rows: 
   );
 }
 
-/** Pull of the screws that hold the cabinet cleat: [H b + V t/2] / s, about its lower end. */
+/** Pull on the screws of the cabinet cleat: [H b + V t/2] / s, about its lower end. */
 export const CABINET_PULL = formula({
   label: 'cabinet-half-pull',
   unit: 'N',

@@ -1,24 +1,26 @@
 /**
- * How a cabinet's weight, spread along the wall cleat, is shared by the studs: as simple spans with
- * cantilever ends, as a beam on unyielding supports, and as a rigid rail on equal springs. The
- * greatest of the three counts at each stud. Source: docs/formulas/stud-shares.md [eq].
+ * How studs share a cabinet's weight spread along the wall cleat: as simple spans with cantilever ends, as a beam on unyielding supports, and as a rigid
+ * rail on equal springs. The greatest of the three counts at each stud. Source: docs/formulas/stud-shares.md [eq].
  */
 export interface StudShares {
-  /** Reactions in the order the studs were given, N. */
+  /** Reactions in the order of the given studs, N. */
   readonly simple: readonly number[];
   readonly continuous: readonly number[];
   readonly rigid: readonly number[];
   readonly worst: number;
 }
 
-/** Weight N, positions mm. Studs at one place twice, or none, throw a RangeError. */
+/**
+ * Weight N, positions mm.
+ * @throws RangeError without studs, or with two studs at one position
+ */
 export function studShares(weight: number, left: number, right: number, studs: readonly number[], centre = (left + right) / 2): StudShares {
   const half = Math.min(centre - left, right - centre);
   if (studs.length > 0 && !(half > 0)) throw new RangeError('the centre of gravity is not between the ends');
   return sharesOf([{ from: centre - half, to: centre + half, perMm: weight / (2 * half) }], weight, centre, studs);
 }
 
-/** The same of a cabinet that hangs by brackets, for every way they can come to share it (`bracketPatterns`): the greatest at each stud. */
+/** The same for a cabinet on brackets, over all contact patterns (`bracketPatterns`): the greatest at each stud. */
 export function bracketShares(
   patterns: readonly (readonly number[])[],
   brackets: readonly { readonly from: number; readonly to: number }[],
@@ -39,8 +41,8 @@ export function bracketShares(
 }
 
 /**
- * How a weight can come to lie on brackets: on the two ends alone, on the two beside its center alone, or on all as springs of
- * one stiffness. With two they are one. Millimeters decide which it is, so all are counted. Middles in order, mm; N each.
+ * Contact patterns of a weight on brackets: the two ends alone, the two beside its center alone, or all as springs of one stiffness. With two brackets they
+ * coincide. The reactions depend on millimeter-level fit, so all patterns count. Bracket middles in order, mm; N each.
  */
 export function bracketPatterns(weight: number, middles: readonly number[], centre: number): number[][] {
   const last = middles.length - 1;
@@ -73,7 +75,7 @@ function sharesInOrder(loads: readonly Load[], weight: number, centre: number, s
   return { simple: back(simple), continuous: back(continuous), rigid: back(rigid), worst };
 }
 
-/** Reactions to several loads are the sums of those to each. */
+/** Superposition: reactions to several loads are the sums of those to each. */
 function summed(loads: readonly Load[], at: readonly number[], way: (load: Load, at: readonly number[]) => number[]): number[] {
   const sums = way(loads[0]!, at);
   for (let n = 1; n < loads.length; n++) way(loads[n]!, at).forEach((value, index) => (sums[index]! += value));
@@ -86,12 +88,12 @@ interface Load {
   readonly perMm: number;
 }
 
-/** The weight of the load between two places, N. */
+/** Weight of the load between two positions, N. */
 const weightBetween = ({ from, to, perMm }: Load, a: number, b: number): number => Math.max(0, Math.min(to, b) - Math.max(from, a)) * perMm;
-/** The middle of that piece, mm; of none, anywhere. */
+/** Middle of that part, mm; arbitrary where the part is empty. */
 const middleBetween = ({ from, to }: Load, a: number, b: number): number => (Math.max(from, a) + Math.min(to, b)) / 2;
 
-/** Overhanging ends belong to the first and last span. */
+/** Simple beams between supports; overhangs belong to the first and last span. */
 function simpleSpans(load: Load, at: readonly number[]): number[] {
   const reactions = at.map(() => 0);
   for (let i = 0; i + 1 < at.length; i++) {
@@ -128,7 +130,7 @@ function continuousBeam(load: Load, at: readonly number[]): number[] {
   return reactions;
 }
 
-/** Fills in the moments over the inner supports: a tridiagonal system, by elimination. */
+/** Solves the tridiagonal system of interior support moments by elimination. */
 function solveInterior(load: Load, at: readonly number[], moments: number[]): void {
   const n = at.length;
   const diagonal: number[] = [];
@@ -152,7 +154,7 @@ function solveInterior(load: Load, at: readonly number[], moments: number[]): vo
   }
 }
 
-/** 6 A x̄ / L of the span's own load, x measured from the far support. */
+/** Load term 6 A x̄ / L of the span's own load, x measured from the far support. */
 function loadTerm({ from, to, perMm }: Load, a: number, b: number, fromRight: boolean): number {
   const L = b - a;
   const start = Math.max(from, a);

@@ -1,6 +1,6 @@
 /**
- * Tabs: floors held by one end alone. What lies on them turns them out of their slots; the slot's own wood or
- * the glue on their faces holds them level, and the tab bends at the side. Source: docs/formulas/tab-moment.md.
+ * Tabs: floors held at one end alone. Their load rotates them out of their slots; the slot's wood or the glue on their faces resists, and the tab bends at
+ * the side. Source: docs/formulas/tab-moment.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -14,10 +14,10 @@ import { link, MOMENT_UTILIZATION, type Link } from './link.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
-/** Glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
+/** Shear stress of glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
 const GLUE_FACE_MPA = ASSUMED.glueFace.value;
 
-/** A pair of tabs halves what lies across them; each has its half over the middle of its length. */
+/** A pair of tabs halves the load across them; each half acts at the middle of its length. */
 const TAB_MOMENT = formula({
   label: 'tab-moment',
   unit: 'N mm',
@@ -26,7 +26,7 @@ const TAB_MOMENT = formula({
   terms: { load: 'kg', c: 'mm' },
   compute: ({ load, c }) => ((load * G0) / 2) * c,
 });
-/** Pressed up at the slot's mouth and down at its bottom, each over half its depth, falling to nothing in the middle. */
+/** Bearing pressure up at the slot's mouth and down at its bottom, each over half its depth, falling to zero in the middle. */
 const TAB_SLOT = formula({
   label: 'tab-slot',
   unit: 'N mm',
@@ -52,13 +52,13 @@ const TAB_BENDING = formula({
   compute: ({ M, B, t, F }) => M / ((B * t * t) / 6) / F,
 });
 
-/** The one joint of a floor that is held by nothing else; undefined for floors with two ends, and for those on pins. */
+/** The only joint of a floor; undefined for floors with two ends, and for those on pins. */
 export function tabJoint({ connections }: Pick<ResolvedCabinet, 'connections'>, floor: string): Connection | undefined {
   const ends = connections.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
   return ends.length === 1 ? ends[0] : undefined;
 }
 
-/** One link a tab, for what stands across it and its twin; contents are times `factor`. */
+/** One link per tab, for the load across it and its twin, with the contents multiplied by `factor`. */
 export function tabLinks(input: HangInput, factor: number): Link[] {
   const { cabinet, weights } = input;
   return weights.contents.flatMap(({ compartment, mass }): Link[] => {

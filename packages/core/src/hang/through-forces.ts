@@ -1,6 +1,6 @@
 /**
- * A cabinet screwed through its hanging rail or backboard into the studs: a rigid body whose weight hangs on the screws in
- * shear, whose lean is held by their pull above and by the wall's push at its bottom. Sources: docs/formulas/screwed-through.md [eq].
+ * A cabinet screwed through its hanging rail or backboard into the studs: a rigid body whose weight the screws carry in shear, and whose moment is resisted
+ * by their pull above and the wall's push at the bottom. Source: docs/formulas/screwed-through.md [eq].
  */
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
@@ -41,7 +41,7 @@ const SCREW_PULL = formula({
     ),
 });
 
-/** Someone pulls the bottom outwards: the cabinet turns about its top edge, against its own weight, and the lowest row is pulled most. */
+/** Someone pulls the bottom outward: the cabinet rotates about its top edge against its own weight, and the lowest row is pulled most. */
 const BOTTOM_PULL = formula({
   label: 'bottom-pull',
   unit: 'N',
@@ -59,7 +59,7 @@ const BOTTOM_PULL = formula({
   },
 });
 
-/** Rows of wall screws as the wall sees them: heights above where the cabinet bears at its bottom, mm. */
+/** Heights of the wall screw rows above the bottom bearing point, mm. */
 export function throughRows({ cabinet, wall }: Site): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
   const { hanging } = cabinet;
   const { upper, lower, topMm, lowMm } = countedRows(cabinet, wall);
@@ -73,13 +73,13 @@ export function throughForces(site: Site, weight: ExplainedValue, loaded: Load):
   return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(site.cabinet.hanging.cleatThickness), hook: null };
 }
 
-/** Pull of one screw of the top row in a stud that carries R. */
+/** Pull on one screw of the top row in a stud that carries R. */
 export function throughPull(site: Site, { e }: WallForces, share: ExplainedValue): ExplainedValue {
   const { s, n, sLow, nLow } = throughRows(site);
   return evaluate(SCREW_PULL, { R: share, e, s, n, 's low': sLow, 'n low': nLow });
 }
 
-/** Pull of one screw of the lowest row when the bottom is pulled outwards with P, all studs together. */
+/** Pull on one screw of the lowest row when the bottom is pulled outward with P, over all studs. */
 export function bottomPull(site: Site, { weight, e }: WallForces, P: number, studs: number): ExplainedValue {
   const { s, n, sLow, nLow } = throughRows(site);
   const { cabinet } = site;

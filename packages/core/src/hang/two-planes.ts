@@ -1,6 +1,6 @@
 /**
- * A unit in a vehicle or a boat, bolted through two planes: each of them alone takes the most that road or sea does to its
- * weight. What a crash does is for the vehicle's certifier. Source: docs/formulas/two-planes.md.
+ * A cabinet in a vehicle or boat, bolted through two planes: each plane alone takes the greatest road or sea load. Crash loads are for the vehicle's
+ * certifier. Source: docs/formulas/two-planes.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -9,7 +9,7 @@ import { evaluate, formula, type ExplainedValue } from '../explained/explained-v
 import { movingHold } from './grounds.ts';
 import { JOINT_UTILIZATION, link, type Link } from './link.ts';
 
-/** What a wall that moves does to a cabinet, as shares of its weight. [ASSUME] order of magnitude */
+/** Accelerations of a moving wall, as multiples of the cabinet's weight. [ASSUME] order of magnitude */
 export const MOVING = [
   { key: 'road-forward', ways: 0.8, up: 1 },
   { key: 'road-aside', ways: 0.5, up: 1 },
@@ -19,7 +19,7 @@ export const MOVING = [
   { key: 'sea-roll', ways: 1, up: 1 },
 ] as const;
 
-/** What each of two planes must take. */
+/** Load on each of two planes. */
 export const PLANE_LOAD = formula({
   label: 'moving-plane',
   unit: 'N',
@@ -45,11 +45,11 @@ const SECOND_EACH = formula({
   compute: ({ rating, share }) => rating * share,
 });
 
-/** It can hang in what moves: a vehicle or boat, bolted to a second plane. On a door leaf nothing can. */
+/** Whether a cabinet may hang in a moving wall: bolted to a second plane in a vehicle or boat. On a door leaf nothing may. */
 export const heldByTwoPlanes = ({ hanging }: ResolvedCabinet, { structure }: Pick<Wall, 'structure'>): boolean =>
   structure === 'vehicle' && hanging.second !== null;
 
-/** Both planes under the worst of what moves them; `places` along the back, each with its screws. */
+/** Both planes under the worst acceleration; `places` along the back, each with its screws. */
 export function planeLinks({ hanging }: ResolvedCabinet, wall: Wall, weight: ExplainedValue, places: number): Link[] {
   const { second, wallScrew, wallHalf } = hanging;
   if (!second) return [];

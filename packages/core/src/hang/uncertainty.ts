@@ -1,6 +1,6 @@
 /**
- * How far the figures of a hanging may be off: what nobody weighed or found may be heavier or lighter, weaker or stronger. One end takes
- * every such input at its worst at once, the other at its best. Source: docs/formulas/carries-range.md [ASSUME].
+ * Uncertainty of a hanging: unweighed masses and unknown studs may be heavier or lighter, weaker or stronger. Interval method: one end takes every such
+ * input at its worst at once, the other at its best. Source: docs/formulas/carries-range.md [ASSUME].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { guessedMass, type CompartmentLoad, type Load, type CabinetWeights } from '../parts/weights.ts';
@@ -13,14 +13,14 @@ import type { HangInput } from './hang-input.ts';
 /** What a person could measure: the contents, the cabinet itself, the species of the studs. */
 export const UNCERTAIN_INPUTS = ['contents', 'cabinet', 'species'] as const;
 export type UncertainInput = (typeof UNCERTAIN_INPUTS)[number];
-/** `low`: it carries least, for everything is as heavy as it may be. */
+/** `low`: it carries least, because every mass is at its upper bound. */
 export type RangeEnd = 'low' | 'high';
 
-/** Of the mass of what nobody weighed. */
+/** Relative uncertainty of an unweighed mass. */
 const GUESSED = ASSUMED.guessWrong.value;
 const SOLID_WOOD = ASSUMED.solidSpread.value;
 const SHEET = ASSUMED.sheetSpread.value;
-/** What studs nobody knows may be at best. The low end is the default itself. */
+/** Best case for studs of unknown species. The low end is the default itself. */
 const STRONG_STUDS: SpeciesId = 'douglas-fir';
 
 const AT_END = formula({
@@ -34,7 +34,7 @@ const AT_END = formula({
 
 const remembered = new WeakMap<HangInput, Map<string, HangInput>>();
 
-/** The site with each of `inputs` at one end of what it may be; the same object for the same question. */
+/** The installation with each of `inputs` at one end of its range; the same object for the same arguments. */
 export function atEnd(input: HangInput, end: RangeEnd, inputs: readonly UncertainInput[] = UNCERTAIN_INPUTS): HangInput {
   const key = `${end} ${inputs.join(' ')}`;
   const known = remembered.get(input) ?? new Map<string, HangInput>();
@@ -44,13 +44,13 @@ export function atEnd(input: HangInput, end: RangeEnd, inputs: readonly Uncertai
   return made;
 }
 
-/** Inputs that a person can measure and has not. */
+/** Measurable inputs that nobody has measured. */
 export const toMeasure = ({ weights, wall }: HangInput): Exclude<UncertainInput, 'cabinet'>[] => [
   ...(guessedMass(weights) > 0 ? (['contents'] as const) : []),
   ...(groundOf(wall) === 'timber' && wall.studs.species === 'unknown' ? (['species'] as const) : []),
 ];
 
-/** No force grows by more at the low end: each is a sum of what hangs. */
+/** Upper bound on the growth of any force at the low end: each is a sum of hanging masses. */
 export const maxGrowth = ({ cabinet, weights, materialOf }: HangInput): number =>
   1 + (guessedMass(weights) > 0 ? GUESSED : cabinet.panels.some(({ stock }) => materialOf(stock).kind === 'solid') ? SOLID_WOOD : SHEET);
 
@@ -66,7 +66,7 @@ function moved(input: HangInput, end: RangeEnd, inputs: readonly UncertainInput[
   return { ...input, ...anew, wall: { ...input.wall, studs: { ...input.wall.studs, species: STRONG_STUDS } } };
 }
 
-/** Only what nobody weighed of it is off; where the load lies is heavier in proportion. */
+/** Only the unweighed part is uncertain; the load's extent scales in proportion. */
 function contentsAt(load: CompartmentLoad, sign: number): CompartmentLoad {
   const { mass, strips } = load;
   if (mass.value === 0) return load;
@@ -74,7 +74,7 @@ function contentsAt(load: CompartmentLoad, sign: number): CompartmentLoad {
   return off === 0 ? load : { ...massAt(load, off), strips: strips.map((strip) => ({ ...strip, mass: offBy(strip.mass, off) })) };
 }
 
-/** Boards spread wider than sheets. */
+/** Boards vary more than sheets. */
 function cabinetAt({ cabinet, weights, materialOf }: HangInput, sign: number): CabinetWeights {
   const off = new Map(cabinet.panels.map(({ id, stock }) => [id, sign * (materialOf(stock).kind === 'solid' ? SOLID_WOOD : SHEET)]));
   const hung = cabinet.panels.filter(({ onWall, stands }) => !onWall && !stands);

@@ -1,4 +1,4 @@
-/** The strip on the wall as a beam: upright and outward bending between the studs and past the last ones. Source: docs/formulas/wall-half-bending.md. */
+/** The wall cleat as a beam: vertical and outward bending between the studs and beyond the last ones. Source: docs/formulas/wall-half-bending.md. */
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
@@ -53,7 +53,7 @@ const POINT_OVERHANG = formula({
   compute: ({ P, c }) => P * c,
 });
 
-/** A moment, N mm. Every place that is tried asks for the number; the figure is made only where it is shown. */
+/** A bending moment, N mm. Every trial position needs the number; its explanation is built only where it is shown. */
 interface Moment {
   readonly value: number;
   readonly figure: () => ExplainedValue;
@@ -64,12 +64,12 @@ const momentBy = <K extends string>(row: Formula<K>, terms: { readonly [P in K]:
   figure: () => evaluate(row, terms),
 });
 
-/** A spread load, N/mm, from here to there, mm. */
+/** A distributed load, N/mm, over an extent, mm. */
 interface Spread extends WallStretch {
   readonly w: number;
 }
 
-/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
+/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; every bearing stretch at its greatest load at once. */
 function momentsOf({ stretches }: BearingShares): Moment[] {
   const loadsBy = new Map<readonly number[], Spread[]>();
   for (const { from, to, newtons, studs } of stretches) {
@@ -113,7 +113,7 @@ const together = (moments: readonly Moment[]): Moment =>
           ),
       };
 
-/** What a spread load w lays on the span from `left` to `right`. */
+/** Moment of a distributed load w on the span from `left` to `right`. */
 function spanMoment({ from, to, w }: Spread, left: number, right: number): Moment | null {
   const [start, end] = [Math.max(from, left), Math.min(to, right)];
   const L = right - left;
@@ -122,7 +122,7 @@ function spanMoment({ from, to, w }: Spread, left: number, right: number): Momen
   return momentBy(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L });
 }
 
-/** A load w on a free end, from so far past the last stud to so far past it. */
+/** Moment of a load w on a free end, between two distances beyond the last stud. */
 function overhangMoment(w: number, near: number, far: number): Moment | null {
   if (far <= near || far <= 0) return null;
   return near === 0 ? momentBy(OVERHANG_MOMENT, { w, c: far }) : momentBy(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 });
@@ -131,14 +131,14 @@ function overhangMoment(w: number, near: number, far: number): Moment | null {
 const greatestOf = (moments: readonly Moment[]): Moment | undefined =>
   moments.reduce<Moment | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
 
-/** The moment that bends the strip most, N mm: the number alone. */
+/** Greatest bending moment, N mm, as a number alone. */
 export const maxMoment = (hung: BearingShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
 
-/** The grain runs along the wall. Where nobody knows how it runs it is taken to run across. */
+/** Whether the grain runs along the wall. An unknown grain counts as across. */
 const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
   (grain === 'length' && Math.abs(frame.u.along) > 0.5) || (grain === 'width' && Math.abs(frame.v.along) > 0.5);
 
-/** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
+/** Vertical and outward bending added; a notch reduces the section wherever it is. */
 export function bendingLink({ cabinet, materialOf }: HangInput, forces: WallForces, hung: BearingShares): Link {
   const { hanging } = cabinet;
   const short = toMm(hanging.shortFace);

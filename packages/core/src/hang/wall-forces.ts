@@ -1,6 +1,6 @@
 /**
- * Forces between a cabinet and the wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the
- * spacer. Screwed through: pulled off the wall at the screws, pushing it at the bottom (through-forces.ts).
+ * Forces between cabinet and wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the spacer. Screwed through: pulling
+ * the screws, pushing the wall at the bottom (through-forces.ts).
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -14,7 +14,7 @@ import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 import { throughForces } from './through-forces.ts';
 
-/** Wallboard takes so much under the spacer, MPa. [ASSUME] */
+/** Bearing strength of wallboard under the spacer, MPa. [ASSUME] */
 const WALLBOARD_MPA = ASSUMED.wallboardBearing.value;
 
 const SPACER_USE = formula({
@@ -29,7 +29,7 @@ const SPACER_USE = formula({
 export const wallForces = (site: Pick<HangInput, 'cabinet' | 'wall'>, weight: ExplainedValue, loaded: Load): WallForces =>
   hangsOnCleat(site.cabinet.hanging) ? cleatForces(site.cabinet, weight, loaded) : throughForces(site, weight, loaded);
 
-/** How far out from the wall the center of gravity may lie before a hook tips off, mm; null for what hangs on none. */
+/** Distance of the center of gravity from the wall at which a hook tips off, mm; null where nothing hooks. */
 export function tipsAtMm({ hanging }: Pick<ResolvedCabinet, 'hanging'>): number | null {
   if (!hangsOnCleat(hanging)) return null;
   return leverMm(hanging) * tanDeg(hanging.bevelDeg) + toMm(hanging.cleatThickness) / 2;
@@ -57,7 +57,7 @@ function cleatForces(cabinet: ResolvedCabinet, weight: ExplainedValue, loaded: L
       name: { key: 'link-tip' },
       use: tip,
       fineTo: FINE_TIP,
-      // Locked, the hook may be used up: the hold-down link then counts. Unlocked, past its fine mark it is over.
+      // With a lock the hook may be fully utilized, because the hold-down link takes over. Without a lock it is over limit beyond its OK mark.
       limit: hanging.antiLift ? Infinity : FINE_TIP,
       panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])],
     }),

@@ -1,4 +1,4 @@
-/** The strip on the wall, a cleat's wall cleat or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+/** The wall cleat, or the rail or backboard that is screwed through: its screws in each stud under pull, prying and shear, and its bending between studs. */
 import type { WordKey } from '../checks/words/labels.ts';
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -24,7 +24,7 @@ import { bendingLink, maxMoment } from './wall-bending.ts';
 export interface StudUse {
   /** From the cabinet's left end, mm. */
   readonly atMm: number;
-  /** Weight this stud carries: the greatest of three ways of sharing. */
+  /** Weight on this stud: the greatest of three ways of sharing. */
   readonly share: ExplainedValue;
   readonly use: ExplainedValue;
   readonly otherRules: OtherRules;
@@ -34,18 +34,18 @@ export interface StudUse {
   readonly pull: ExplainedValue;
   readonly penetrationMm: number;
   readonly diameters: number;
-  /** It must reach so far into what holds it, mm. */
+  /** Least penetration into the member it holds in, mm. */
   readonly minMm: number;
   readonly tooShort: boolean;
 }
 
-/** Places nearer than this are one stud seen from two cabinets. */
+/** Positions closer than this are one stud seen from two cabinets. */
 const SAME_STUD_MM = 1;
 
-/** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
+/** Least distance of a screw from the cleat's end, in diameters, predrilled. [NDS 12.1 commentary (m)] */
 const END_DISTANCE = ASSUMED.endDistance.value;
 
-/** The lock at the bottom must hold one and a half times what it has to. docs/formulas/hanging-verdict.md */
+/** Safety factor of the lock at the bottom. docs/formulas/hanging-verdict.md */
 const LOCK_FACTOR = ASSUMED.lockFactor.value;
 
 export const HOLD_DOWN_USE = formula({
@@ -82,7 +82,7 @@ const BEVEL_BEARING = formula({
   compute: (terms) => terms.P / (terms.length * terms.t) / terms['F_c⊥'],
 });
 
-/** What holds at each place along the wall, by what the wall is. */
+/** Fixing at each position along the wall, by the kind of wall. */
 const FIXED_BY = {
   timber: 'link-wall-screws',
   metal: 'link-wall-screws',
@@ -91,10 +91,10 @@ const FIXED_BY = {
   moving: 'link-wall-ribs',
 } as const satisfies Readonly<Record<Ground, WordKey>>;
 
-/** Ends of the strip on the wall, mm from the cabinet's left end. */
+/** Ends of the wall cleat, mm from the cabinet's left end. */
 export const wallHalfEnds = (cabinet: ResolvedCabinet): WallStretch => stretchOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
 
-/** Where the wall cleat's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
+/** Height of the wall cleat's lower edge above the floor, the line a person marks on the wall; raised by the seating allowance. */
 export const wallHalfFoot = ({ hanging, id }: ResolvedCabinet, placeUp: Length, seating: Length = ZERO): ExplainedLength =>
   explainedLength([
     plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
@@ -103,18 +103,20 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedCabinet, placeUp: Length, 
     ...(seating === 0 ? [] : [plus('seating', seating)]),
   ]);
 
-/** How near a screw may stand to an end of the strip on the wall, mm. */
+/** Least distance of a screw from an end of the wall cleat, mm. */
 export const minFromEndMm = ({ hanging }: ResolvedCabinet): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
 
 const behindOf = new WeakMap<ResolvedCabinet, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
 
-/** Studs the wall cleat can be screwed to, mm from the cabinet's left end: clear of the ends of its pieces and of its notch. Every load asks: memoized. */
+/**
+ * Studs the wall cleat can be screwed to, mm from the cabinet's left end: clear of the ends of its pieces and of its notch. Memoized: every load case asks.
+ */
 export function studsBehind(cabinet: ResolvedCabinet, studsMm: readonly number[]): readonly number[] {
   const known = behindOf.get(cabinet);
   if (known?.studsMm === studsMm) return known.found;
   const { notch } = cabinet.hanging;
   const end = minFromEndMm(cabinet);
-  // A notch leaves ends of its own on both sides.
+  // A notch has ends on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
   const pieces = wallPieces(cabinet);
   const found = studsMm.filter((at) => free(at) && pieces.some(({ from, to }) => at >= from + end && at <= to - end));
@@ -144,14 +146,14 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   if (hanging.brackets.length > 1) links.push(bearingLink(input, forces, own.stretches));
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
-    // The lock is one more wall screw, through the bottom and the spacer into a stud.
+    // The lock is one more wall screw, through bottom and spacer into a stud.
     const use = evaluate(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": capacity.lateral });
     links.push(link({ id: 'hold-down', kind: 'hold-down', name: { key: 'link-hold-down' }, use, panels: hanging.spacer ? [hanging.spacer] : [] }));
   }
   return { studs, links };
 }
 
-/** The stretches of a shared rail with those that other cabinets bear on, for what bends its pieces. */
+/** Bearing stretches of a shared rail, with those of neighboring cabinets, for the bending of its pieces. */
 function withNeighbors({ neighbours }: HangInput, hung: BearingShares): BearingShares {
   if (neighbours.length === 0) return hung;
   const pieces = [...new Set(hung.stretches.map(({ studs }) => studs))];
@@ -164,7 +166,7 @@ function withNeighbors({ neighbours }: HangInput, hung: BearingShares): BearingS
   return { ...hung, stretches: [...hung.stretches, ...beside] };
 }
 
-/** What one wall screw holds, whatever it goes into. */
+/** Capacity of one wall screw, whatever it goes into. */
 export function screwCapacity(input: HangInput, C_D: number): ScrewCapacity {
   if (input.cabinet.hanging.plate) return plateCapacity(input, C_D);
   const ground = groundOf(input.wall);
@@ -175,12 +177,12 @@ function timberCapacity({ cabinet, wall, materialOf }: HangInput, C_D: number): 
   const { hanging } = cabinet;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
-  // A back between the rail and the wall counts as nothing, as wallboard does.
+  // A back between the rail and the wall counts as a gap, as wallboard does.
   const gap = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const L = toMm(hanging.wallScrew.length);
   const cleat = materialOf(cabinet.byId.get(hanging.wallHalf)!.stock);
   const penetration = evaluate(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
-  // What comes out behind the stud holds nothing.
+  // Thread that comes out behind the stud does not hold.
   const depth = toMm(wall.studs.depth.nm);
   const reach = Math.max(0, penetration.value);
   const grip = Math.min(reach, depth);
@@ -222,7 +224,7 @@ function studUse(
     .flatMap(({ from, studs }) => studs.map((each) => ({ ...each, from })))
     .filter(({ atMm: at }) => Math.abs(at - atMm) < SAME_STUD_MM)
     .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item' as const, of: from }, value: newtons, unit: 'N' as const }));
-  // On a shared rail a stud carries its neighbors' cabinets too.
+  // On a shared rail a stud carries the neighboring cabinets too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
   const shear = evaluate(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(input, forces, carried);
@@ -250,7 +252,7 @@ function studUse(
   };
 }
 
-/** The wall cleat turns about its lower part: what its top row is pulled with. */
+/** The wall cleat rotates about its lower part: pull on its top row. */
 function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: ExplainedValue): ExplainedValue {
   return evaluate(PRYING, {
     H: evaluate(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight }),
@@ -264,7 +266,7 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Explain
   });
 }
 
-/** What a weight, N, with its center `along` lays on each stud, N, and last the moment that bends the strip most, N mm: the numbers alone. */
+/** Load on each stud, N, from a weight (N) with its center at `along`, and last the greatest bending moment, N mm: numbers alone. */
 export function strainsAt(input: HangInput, weight: number, along: number, behind: readonly number[]): number[] {
   const own = bearingShares(input.cabinet, weight, along, behind);
   const { simple, continuous, rigid } = own.shares;
@@ -272,7 +274,7 @@ export function strainsAt(input: HangInput, weight: number, along: number, behin
   return [...shares, maxMoment(withNeighbors(input, own))];
 }
 
-/** The bevel under the bracket that carries most; a half in one piece never comes near this. */
+/** The bevel under the most loaded bracket; a cleat in one piece never comes near this. */
 function bearingLink({ cabinet, materialOf }: HangInput, { t }: WallForces, brackets: BearingShares['stretches']): Link {
   const { hanging, byId } = cabinet;
   const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));

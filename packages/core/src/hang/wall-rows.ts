@@ -1,4 +1,4 @@
-/** Where the screws of the strip on the wall stand in it: the cleat's wall cleat or, screwed through, the rail or backboard. */
+/** Positions of the screws in the wall cleat or, screwed through, in the rail or backboard. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -6,7 +6,7 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import { groundOf } from './grounds.ts';
 
-/** Screw rows of the wall cleat above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
+/** Screw rows of the wall cleat above its lower edge, mm. The highest and lowest stand 2.5 diameters from the ends of the short face. */
 export interface WallRows {
   readonly topMm: number;
   readonly lowMm: number;
@@ -14,7 +14,7 @@ export interface WallRows {
   readonly lower: number;
 }
 
-/** Edge distance in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
+/** Edge distance, in diameters; from 1/4 in up the loaded edge governs. [NDS commentary (m)] */
 const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 const EDGE_DISTANCE_THICK = ASSUMED.edgeDistanceThick.value;
 /** Least distance of a wall screw from the short face's edges, mm. */
@@ -24,8 +24,8 @@ export function edgeDistanceMm({ hanging }: ResolvedCabinet): number {
 }
 
 /**
- * The rows as they count. Two plugs or anchors of one row stand beside one another as near as screws in a stud, under ten of
- * their diameters: what is broken out round one is the other's too, so that the two hold what one does. docs/formulas/other-grounds.md
+ * The rows as they count. Two plugs or anchors of one row stand under ten of their diameters apart, as two screws in a stud do: their breakout cones
+ * overlap, so the pair counts as one. docs/formulas/other-grounds.md
  */
 export function countedRows(cabinet: ResolvedCabinet, wall: Pick<Wall, 'structure' | 'fixing'>): WallRows {
   const rows = wallRows(cabinet);
@@ -37,7 +37,7 @@ export function wallRows(cabinet: ResolvedCabinet): WallRows {
   const { hanging } = cabinet;
   const edge = edgeDistanceMm(cabinet);
   const short = toMm(hanging.shortFace);
-  // A plate sits in the middle of what it is let into.
+  // A plate sits in the middle of the part it is let into.
   if (hanging.plate) return { topMm: Math.round(short / 2), lowMm: Math.round(short / 2), upper: 1, lower: 0 };
   return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
 }
