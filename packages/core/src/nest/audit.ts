@@ -1,6 +1,6 @@
 /**
- * An independent check of a plan against its problem: written without the packer, so that it cannot
- * share its mistakes. Used by the property tests and before a plan is shown. Returns what is wrong.
+ * Independent audit of a plan against its problem. It shares no code with the search, so it cannot share its mistakes. Used by the property tests, and
+ * before a plan is shown. Returns the faults found.
  */
 import { trimOf, type CutTree, type NestedSheet, type NestPlan, type NestProblem, type Placement } from './problem.ts';
 
@@ -93,7 +93,7 @@ interface Area {
   readonly dy: number;
 }
 
-/** Follows the cuts: each goes from edge to edge, and each part left over is one that was placed there. */
+/** Follows the cuts: each runs from edge to edge, and every part that comes off is one that was placed there. */
 function auditCuts(tree: CutTree, area: Area, loose: Placement[], kerf: number): string[] {
   if (tree.kind === 'waste') return loose.length > 0 ? ['a part lies in the waste'] : [];
   if (tree.kind === 'part') {

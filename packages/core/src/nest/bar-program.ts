@@ -1,13 +1,12 @@
 /**
- * One program of the bar relaxation: bars along one axis that cover what the parts need, min Σ price·bars, by column generation. With sizes
- * across that weigh 1 it is the cutting stock program. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem",
- * 1961; Farley, "A note on bounding a class of linear programming problems, including cutting stock problems", 1990 (a bound from prices that are
- * not final).
+ * One program of the bar relaxation: bars along one axis cover the demand, min Σ price·bars, solved by column generation. With unit sizes across it is the
+ * cutting stock program. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem", 1961; Farley, "A note on bounding a
+ * class of linear programming problems, including cutting stock problems", 1990 (a bound from non-optimal prices).
  */
 import { CoveringLp, type LpColumn } from './covering-lp.ts';
 import { greedyKnapsack, boundedKnapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
 
-/** What any sheets that hold the parts must satisfy: Σ count · holds >= needs, `holds` for each sheet kind in the order given. */
+/** Valid inequality for every set of sheets that holds the parts: Σ count · holds >= needs, with one `holds` per sheet kind in the given order. */
 export interface SheetInequality {
   readonly needs: number;
   readonly holds: readonly number[];
@@ -15,18 +14,18 @@ export interface SheetInequality {
 
 export type BarAxis = 'x' | 'y';
 
-/** Pivots of one program at most: so many for each row, and never fewer than `min`. */
+/** Pivot limit of one program: proportional to its rows, and never below `min`. */
 const MAX_PIVOTS = { perRow: 10, min: 60 } as const;
-/** A bar must be worth this share more than its price to enter. */
+/** Relative gain over its price that a bar needs to enter. */
 const GAIN = 1e-7;
-/** Weights under this count as none. */
+/** Weights below this count as zero. */
 const NO_WEIGHT = 1e-9;
-/** A pivot takes as long as placing so many pieces; and as long as one, so many knapsack states, or multiplications. */
+/** Work accounting: one pivot costs as much as placing this many pieces, one knapsack state or one multiplication as much as the fraction below. */
 const PIECES_A_PIVOT = 3;
 const STATES_A_PIECE = 25;
 const PRODUCTS_A_PIECE = 8000;
 
-/** One way a kind of part may lie on one kind of sheet. Sizes include the kerf; weights are shares of what the sheet's side can hold. */
+/** One orientation of a part kind on one sheet kind. Sizes include the kerf; weights are shares of the sheet's capacity. */
 export interface BarPlace {
   readonly kind: number;
   readonly sheet: number;
@@ -35,7 +34,7 @@ export interface BarPlace {
   readonly weight: Record<BarAxis, number>;
 }
 
-/** Parts that lie alike. */
+/** Parts with the same sizes and orientations. */
 export interface BarPartKind {
   count: number;
   readonly places: readonly BarPlace[];
@@ -44,27 +43,27 @@ export interface BarPartKind {
 export interface BarSheetKind {
   readonly size: Readonly<Record<BarAxis, number>>;
   readonly price: number;
-  /** How many there are; Infinity when as many as wanted. */
+  /** Number available; Infinity when unlimited. */
   readonly limit: number;
 }
 
-/** The bars of one sheet kind along the axis: rows of a knapsack, side by side with the places they stand for. */
+/** Knapsack rows of the bars of one sheet kind along the axis, with the orientations they stand for. */
 interface Bars {
   readonly places: readonly BarPlace[];
   readonly rows: KnapsackRows;
   readonly room: number;
 }
 
-/** Finds a good bar, or the best. */
+/** Pricing: finds a good bar, or the best one. */
 type FillBar = (rows: KnapsackRows, room: number) => Int32Array;
 
-/** When it is finished the places have their new weights along the axis. */
+/** Once finished, the orientations carry their new weights along the axis. */
 export class BarProgram {
   private readonly across: BarAxis;
-  /** Kinds that weigh something wherever they lie: one that weighs nothing in some place can always be had for nothing there. */
+  /** Part kinds with a positive weight in every orientation; one that weighs zero somewhere can always be placed there for free. */
   private readonly weighed: readonly number[];
   private readonly rowOf: ReadonlyMap<number, number>;
-  /** Sheet kinds of which there are so many. */
+  /** Sheet kinds in limited supply. */
   private readonly limits: readonly number[];
   private readonly bars: readonly Bars[];
   private readonly rows: number;
@@ -73,7 +72,7 @@ export class BarProgram {
   private states = 0;
   private best: { readonly needs: number; readonly duals: Float64Array };
 
-  /** Every kind of part fits on some sheet kind without end. `greedyStarts`: bars that are filled greedily before the best is searched for. */
+  /** Every part kind fits on some sheet kind in unlimited supply. `greedyStarts`: greedy bars tried before exact pricing. */
   constructor(
     private readonly kinds: readonly BarPartKind[],
     private readonly sheets: readonly BarSheetKind[],
@@ -99,12 +98,12 @@ export class BarProgram {
     this.best = { needs: -Infinity, duals: new Float64Array(this.rows) };
   }
 
-  /** Of the next step, in pieces placed. */
+  /** Work of the next step, in pieces placed. */
   work(): number {
     return Math.ceil(PIECES_A_PIVOT + this.states / STATES_A_PIECE + (3 * this.rows ** 2) / PRODUCTS_A_PIECE);
   }
 
-  /** One pivot; the inequality when the program is finished. */
+  /** One pivot; the inequality once the program is finished. */
   step(): SheetInequality | null {
     this.states = 0;
     if (++this.pivots > Math.max(MAX_PIVOTS.min, MAX_PIVOTS.perRow * this.rows)) return this.finished();
@@ -124,7 +123,7 @@ export class BarProgram {
     return entering && this.lp.add(entering) ? null : this.finished();
   }
 
-  /** Sets what each place is worth at these duals. */
+  /** Sets the value of each orientation at the current duals. */
   private price(duals: Float64Array): void {
     for (const { places, rows } of this.bars)
       places.forEach((place, index) => {
@@ -136,7 +135,7 @@ export class BarProgram {
     return this.weighed.reduce((sum, kind, row) => sum + this.kinds[kind]!.count * Math.max(0, duals[row]!), 0);
   }
 
-  /** The share of these duals, and what limited sheets are worth beyond their price, that no bar is worth more than it costs. */
+  /** Farley's bound: the share of these duals, and of the value of limited sheets beyond their price, at which no bar is worth more than its cost. */
   private scaled(worths: readonly number[]): { readonly share: number; readonly given: number } {
     const share = this.sheets.reduce(
       (least, { price, limit }, sheet) => (limit === Infinity ? Math.min(least, price / Math.max(worths[sheet]!, 1e-300)) : least),
@@ -146,7 +145,7 @@ export class BarProgram {
     return { share, given };
   }
 
-  /** The bar found that gains most on its price, and what the best bar of each sheet kind is worth. */
+  /** The bar with the greatest reduced gain, and the value of the best bar of each sheet kind. */
   private priced(duals: Float64Array, fill: FillBar): { readonly entering: LpColumn | null; readonly worths: readonly number[] } {
     let entering: LpColumn | null = null;
     let gain = GAIN;
@@ -174,7 +173,7 @@ export class BarProgram {
   private finished(): SheetInequality {
     const { duals } = this.best;
     this.price(duals);
-    // The patterns that priced the program may miss a hair of worth; what counts is searched without.
+    // The knapsack that priced the program may miss a rounding of value; the final bound is computed without that shortcut.
     const holds = this.bars.map(({ rows, room }) => maxWorth(rows, room));
     for (const { places } of this.bars)
       for (const place of places) {
@@ -186,7 +185,7 @@ export class BarProgram {
   }
 }
 
-/** The cheapest bar of one kind alone. */
+/** The cheapest bar of one part kind alone. */
 function cheapestAlone({ places, count }: BarPartKind, sheets: readonly BarSheetKind[], axis: BarAxis, across: BarAxis): { covers: number; price: number } {
   const alone = places
     .filter(({ sheet }) => sheets[sheet]!.limit === Infinity)

@@ -1,26 +1,25 @@
 /**
- * Lower bounds by the bar relaxation. Every line across a sheet meets parts whose sizes along it, kerfs included, add up to no more than the
- * sheet's. So each sheet is a stack of one-dimensional cutting patterns (bars), and what the parts need of them is a linear covering program
- * solved by column generation. The dual prices weigh sizes so that no bar weighs more than 1; along the other axis sizes are weighed by the
- * prices of the program before, at first by their share of the side. Axes take turns, and each program is at least as strong as the one before.
- * Sources: Scheithauer, "LP-based bounds for the container and multi-container loading problem", 1999; Belov, Kartak, Rohling and Scheithauer,
- * "One-dimensional relaxations and LP bounds for orthogonal packing", 2009; Farley, "A note on bounding a class of linear programming problems,
- * including cutting stock problems", 1990 (a bound from prices that are not final).
+ * Lower bounds by the bar relaxation. Every line across a sheet meets parts whose sizes along it, kerfs included, sum to at most the sheet's size. So each
+ * sheet is a stack of one-dimensional cutting patterns (bars), and the demand for bars is a linear covering program solved by column generation. Its dual
+ * prices weigh sizes so that no bar weighs more than 1; sizes along the other axis are weighed by the prices of the program before, at first by their share
+ * of the side. The axes alternate, and each program is at least as strong as the one before. Sources: Scheithauer, "LP-based bounds for the container and
+ * multi-container loading problem", 1999; Belov, Kartak, Rohling and Scheithauer, "One-dimensional relaxations and LP bounds for orthogonal packing", 2009;
+ * Farley, "A note on bounding a class of linear programming problems, including cutting stock problems", 1990 (a bound from non-optimal prices).
  */
 import { BarProgram, type BarAxis, type BarPartKind, type BarPlace, type SheetInequality, type BarSheetKind } from './bar-program.ts';
 import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
 export interface BarRelaxation {
-  /** Work of the next step, in pieces placed; Infinity when there is none left. */
+  /** Work of the next step, in pieces placed; Infinity once finished. */
   work(): number;
-  /** One pivot, or one program finished. Returns the inequality that a finished program gives. */
+  /** One pivot, or the end of one program. Returns the inequality of a finished program. */
   step(): SheetInequality | null;
 }
 
 /**
- * Programs in turn: bars along the shorter or the longer side of a sheet, and whether sizes along the other one weigh their share of the side
- * again. Few parts lie along the shorter side: such a program is quick, and says most.
+ * The programs in order: bars along the shorter or the longer side of a sheet, and whether sizes across start again from their share of the side. Few parts
+ * fit along the shorter side, so that program is fast, and gives most.
  */
 const PROGRAMS: readonly { readonly along: 'shorter' | 'longer'; readonly afresh: boolean }[] = [
   { along: 'shorter', afresh: true },
@@ -29,15 +28,15 @@ const PROGRAMS: readonly { readonly along: 'shorter' | 'longer'; readonly afresh
   { along: 'longer', afresh: true },
   { along: 'shorter', afresh: false },
 ];
-/** Parts of more kinds than this are left to the other bounds: a program would take longer than the search. */
+/** More part kinds than this are left to the other bounds: a program would take longer than the search. */
 const MAX_KINDS = 60;
-/** Null where it has nothing to say: sheets that cost nothing without end, or too many kinds of part. */
+/** Null where it cannot help: free sheets in unlimited supply, or too many part kinds. */
 export function barRelaxation(parts: readonly NestPart[], beds: readonly StockArea[], prices: readonly number[], kerf: number): BarRelaxation | null {
   const isAnyEndless = beds.some(({ sheet }) => sheet.count === null);
   const sheets = beds.map(({ dx, dy, sheet }, index): BarSheetKind => ({
     size: { x: dx + kerf, y: dy + kerf },
     price: prices[index]!,
-    // With no kind without end the limits are passed over: that only lowers the bound.
+    // Without an unlimited sheet kind the limits are dropped, which only lowers the bound.
     limit: isAnyEndless ? (sheet.count ?? Infinity) : Infinity,
   }));
   const kinds = kindsOf(parts, beds, sheets, kerf);
@@ -61,7 +60,7 @@ export function barRelaxation(parts: readonly NestPart[], beds: readonly StockAr
   };
 }
 
-/** Parts that lie alike, as one kind; those that fit only on sheets that run out are left out, which only lowers the bound. */
+/** Groups identical parts into kinds. Parts that fit only on limited sheets are dropped, which only lowers the bound. */
 function kindsOf(parts: readonly NestPart[], beds: readonly StockArea[], sheets: readonly BarSheetKind[], kerf: number): BarPartKind[] {
   const byPlaces = new Map<string, BarPartKind>();
   for (const part of parts) {

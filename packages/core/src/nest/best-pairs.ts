@@ -1,19 +1,18 @@
 /**
- * A layout in which the order is not given: of all pieces that are left and all sheets, an empty one among them, the piece and the place that fit
- * best come next, until none is left. Source: Jylänki, "A thousand ways to pack the bin" (global best fit). Small jobs only: every piece is
- * looked for a place anew on the sheet that was changed.
+ * Global best fit: of all remaining pieces and all open sheets, a fresh one among them, the pair of piece and place with the best score comes next. Source:
+ * Jylänki, "A thousand ways to pack the bin". Small jobs only: every piece kind is searched again on the sheet that changed.
  */
 import { kindsOf, type PackItem } from './pieces.ts';
 
-/** Kinds of piece, and looks for a place of each kind after each piece; with more it takes longer than it is worth. */
+/** Limits on piece kinds and on searches per placed piece; beyond them it costs more time than it is worth. */
 const MAX_KINDS = 250;
 const MAX_LOOKS = 400_000;
 
 /** How sheets are filled: `S` a sheet, `P` a place on one. */
 export interface BestPairs<S, P extends { readonly score: number; readonly tie: number }> {
-  /** One more sheet beside those in use, on which one of these goes; null when there is none. */
+  /** Opens one more sheet on which one of these pieces fits; null when there is none. */
   readonly empty: (used: readonly S[], left: readonly PackItem[]) => S | null;
-  /** The best place for a piece: the least score, of equals the least tie. */
+  /** The best place for a piece: least score, ties by `tie`. */
   readonly placeFor: (item: PackItem, sheet: S) => P | null;
   readonly put: (item: PackItem, sheet: S, at: P) => void;
   readonly isOver: () => boolean;
@@ -28,7 +27,7 @@ export function bestPairs<S, P extends { readonly score: number; readonly tie: n
   if (kinds.length > MAX_KINDS || kinds.length * items.length > MAX_LOOKS) return null;
   const left = kinds.map(({ length }) => length);
   const sheets: S[] = [];
-  /** Sheets in use, and last the empty one, with the best pair of each. */
+  /** Sheets in use, and last the fresh one, each with its best place per kind. */
   const rows: Row<S, P>[] = [];
   const isBetter = (a: P, b: P): boolean => a.score < b.score || (a.score === b.score && a.tie < b.tie);
   const choose = (row: Row<S, P>): void => {
@@ -60,7 +59,7 @@ export function bestPairs<S, P extends { readonly score: number; readonly tie: n
       if (row.best >= 0 && (best < 0 || isBetter(row.places[row.best]!, rows[best]!.places[rows[best]!.best]!))) best = at;
     }
     if (best < 0) {
-      // What the empty one was for may be on others by now.
+      // A piece the fresh sheet was opened for may fit on another by now.
       openNext();
       if ((rows[sheets.length]?.best ?? -1) >= 0) continue;
       break;
@@ -78,8 +77,8 @@ export function bestPairs<S, P extends { readonly score: number; readonly tie: n
 
 interface Row<S, P> {
   readonly sheet: S;
-  /** By kind. */
+  /** By piece kind. */
   readonly places: readonly (P | null)[];
-  /** The kind that fits best; -1 for none. */
+  /** The piece kind that fits best; -1 for none. */
   best: number;
 }

@@ -1,10 +1,10 @@
 /**
- * Whether pieces go into given bins of several sizes, in one dimension: bin completion. The largest piece that is left goes into one bin, which
- * is then filled until nothing more fits; what would waste more room than there is to spare is not followed, and what failed once is memoized.
- * Source: Korf, "A new algorithm for optimal bin packing", 2002; "An improved algorithm for optimal bin packing", 2003.
+ * Decides whether sizes fit into given bins, in one dimension: bin completion. The largest remaining size goes into a bin, which is then completed
+ * maximally; branches that waste more than the spare room are cut, and failed states are memoized. Source: Korf, "A new algorithm for optimal bin packing",
+ * 2002; "An improved algorithm for optimal bin packing", 2003.
  */
 
-/** Sizes from the largest down, each once, with how many there are of each. In any unit, above 0. */
+/** Distinct sizes in descending order, with the number of each. In any unit, above 0. */
 export interface SizedPieces {
   readonly size: readonly number[];
   readonly count: readonly number[];
@@ -16,7 +16,7 @@ export interface Bins {
   readonly count: number;
 }
 
-/** One bin filled: which of the bins given, and how many pieces of each size. */
+/** One filled bin: which of the given bins, and the number of pieces of each size. */
 export interface FilledBin {
   readonly kind: number;
   readonly times: readonly number[];
@@ -25,15 +25,15 @@ export interface FilledBin {
 export interface Completion {
   /** Null where none was found. */
   readonly filled: readonly FilledBin[] | null;
-  /** Everything was tried: with no filling found there is none. */
+  /** The search was exhaustive: no result means that none exists. */
   readonly isComplete: boolean;
   readonly steps: number;
 }
 
-/** Fillings of one bin that are compared; the fullest are followed first. */
+/** Completions of one bin that are compared; the fullest are followed first. */
 const MAX_FILLINGS = 200;
 
-/** Looks for a filling that holds all pieces, in at most so many steps, each a size put into a bin. Deterministic. */
+/** Searches for a packing of all pieces within a step limit, one step per size placed. Deterministic. */
 export function completeBins(pieces: SizedPieces, bins: readonly Bins[], maxSteps: number): Completion {
   return new BinCompletion(pieces, bins, maxSteps).run();
 }
@@ -41,7 +41,7 @@ export function completeBins(pieces: SizedPieces, bins: readonly Bins[], maxStep
 class BinCompletion {
   private readonly left: number[];
   private readonly open: number[];
-  /** Kinds of bin, the smallest first: small ends are used up before whole boards. */
+  /** Bin kinds in ascending order: small remnants are used before whole boards. */
   private readonly order: readonly number[];
   private readonly failed = new Set<string>();
   private readonly filled: FilledBin[] = [];
@@ -93,18 +93,18 @@ class BinCompletion {
     else this.filled.pop();
   }
 
-  /** Room of the bins that hold anything that is left, less all that is left. */
+  /** Total room of the bins that can still be used, minus the total of the remaining sizes. */
   private spareRoom(): number {
     const smallest = this.pieces.size[this.left.findLastIndex((count) => count > 0)]!;
     const room = this.bins.reduce((sum, bin, kind) => sum + (bin.room >= smallest ? bin.room * this.open[kind]! : 0), 0);
     return room - this.pieces.size.reduce((sum, size, index) => sum + size * this.left[index]!, 0);
   }
 
-  /** Fillings with one of the largest that nothing can be added to, the fullest first; none leaves more than `spare`. */
+  /** Maximal completions with one of the largest size, fullest first; none wastes more than `spare`. */
   private fillings(room: number, largest: number, spare: number): { readonly times: number[]; readonly rest: number }[] {
     const { size } = this.pieces;
     const count = this.left.map((each, index) => (index === largest ? each - 1 : index < largest ? 0 : each));
-    /** What all pieces from here on take. */
+    /** Suffix sums of the sizes. */
     const following = new Array<number>(size.length + 1).fill(0);
     for (let index = size.length - 1; index >= 0; index--) following[index] = following[index + 1]! + size[index]! * count[index]!;
     const found: { times: number[]; rest: number }[] = [];

@@ -1,25 +1,25 @@
 /**
- * Solid boards cut to length: pieces laid end to end with a kerf between, round the flaws of boards at hand, so that new ones cost as little as
- * can be. Several lengths may be for sale. One dimension: what is narrower than its board is ripped from the piece afterwards. Deterministic;
- * exact where the search ends within its steps, and then it says so.
+ * Cuts solid boards to length: pieces end to end with a kerf between them, around the flaws of boards on hand, at the least cost of new boards. Several
+ * lengths may be for sale. One-dimensional: a piece narrower than its board is ripped afterward. Deterministic; exact where the search ends within its step
+ * limit, and then it says so.
  */
 import type { Length } from '../length/length.ts';
 import { cutStock, type BinKind } from './cutting-stock.ts';
 
-/** A board at hand. Flaws are stretches no piece may touch. */
+/** A board on hand. Flaws are stretches that no piece may touch. */
 export interface BoardStock {
   readonly id: string;
   readonly length: Length;
   readonly flaws: readonly { readonly from: Length; readonly to: Length }[];
 }
 
-/** A length that is for sale. */
+/** A length for sale. */
 export interface BoardForSale {
   readonly id: string;
   readonly length: Length;
-  /** Of one, in any money. Where one has no price, the length bought counts instead. */
+  /** Price of one, in any currency. Where one length has no price, the length bought is minimized instead. */
   readonly price: number;
-  /** How many there are; null for as many as wanted. */
+  /** Number available; null when unlimited. */
   readonly count: number | null;
 }
 
@@ -30,7 +30,7 @@ export interface BoardPiece {
 
 export interface CutBoard {
   readonly stock: string;
-  /** It was at hand: nothing is bought. */
+  /** On hand: nothing is bought. */
   readonly atHand: boolean;
   readonly length: Length;
   /** From the board's left end. */
@@ -41,13 +41,13 @@ export interface CutBoard {
 
 export interface BoardPlan {
   readonly boards: readonly CutBoard[];
-  /** Pieces no board holds. */
+  /** Pieces that fit on no board. */
   readonly unplaced: readonly string[];
-  /** New boards of each length for sale, those not bought left out; in the order they were offered. */
+  /** Number of new boards per length for sale, in the order they were offered; lengths not bought are left out. */
   readonly bought: readonly { readonly id: string; readonly count: number }[];
-  /** No plan buys fewer new boards, nor cheaper ones. */
+  /** Proved: no plan buys fewer new boards, or cheaper ones. */
   readonly bound: { readonly boards: number; readonly cost: number };
-  /** No plan costs less. */
+  /** Proved lower bound on the cost. */
   readonly proved: boolean;
 }
 
@@ -56,15 +56,16 @@ interface Stretch {
   readonly to: number;
 }
 
-/** Where pieces may be laid: stretches of one board at hand are bins of their own. */
+/** Where pieces may lie: every clear stretch of a board on hand is a bin of its own. */
 interface Bin extends Stretch {
   readonly board: BoardStock;
   readonly atHand: boolean;
 }
 
 /**
- * Cuts pieces from the boards at hand first and then from new ones, kerf between any two pieces: least cost, then least length bought, then
- * fewest boards. Lengths in nm. Throws a RangeError on a kerf below nothing.
+ * Cuts pieces from boards on hand first, then from new ones, with a kerf between two pieces: least cost, then least length bought, then fewest boards.
+ * Lengths in nm.
+ * @throws RangeError on a negative kerf
  */
 export function cutBoards(pieces: readonly BoardPiece[], atHand: readonly BoardStock[], forSale: readonly BoardForSale[], kerf: Length): BoardPlan {
   if (kerf < 0) throw new RangeError('a kerf takes something away, or nothing');
@@ -92,7 +93,7 @@ export function cutBoards(pieces: readonly BoardPiece[], atHand: readonly BoardS
     .map(({ kind, times }) => ({ kind, own: times.flatMap((count, size) => waiting[size]!.splice(0, count)) }))
     .filter(({ own }) => own.length > 0)
     .sort((a, b) => a.kind - b.kind);
-  // Stretches of one board at hand come back together.
+  // Stretches of one board on hand are put together again.
   const boards = [
     ...atHand.map((board) => ({ board, isThere: true, own: placed.filter(({ kind }) => bins[kind]!.atHand && bins[kind]!.board === board) })),
     ...placed.flatMap((each) => (bins[each.kind]!.atHand ? [] : [{ board: bins[each.kind]!.board, isThere: false, own: [each] }])),
@@ -109,7 +110,7 @@ export function cutBoards(pieces: readonly BoardPiece[], atHand: readonly BoardS
   };
 }
 
-/** What is clear between flaws, from the left. */
+/** Clear stretches between flaws, from the left. */
 export function clearStretches({ length, flaws }: Pick<BoardStock, 'length' | 'flaws'>): Stretch[] {
   const stretches: Stretch[] = [];
   let from = 0;
@@ -121,7 +122,7 @@ export function clearStretches({ length, flaws }: Pick<BoardStock, 'length' | 'f
   return stretches;
 }
 
-/** Pieces end to end in each stretch, the longest first, so that what is left of it stays in one. By where the stretch begins. */
+/** Pieces end to end in each stretch, longest first, so that the remainder stays in one piece. Keyed by the start of the stretch. */
 function layOut(stock: BoardStock, atHand: boolean, byStretch: ReadonlyMap<number, readonly BoardPiece[]>, kerf: number): CutBoard {
   const pieces: (BoardPiece & { at: Length })[] = [];
   const leftovers: number[] = [];

@@ -1,8 +1,7 @@
 /**
- * What no plan can be under. A part with its kerf on two sides tiles a sheet that is a kerf larger
- * each way, so areas are compared with the kerf added to both. Parts that fit only some of the sheets
- * must come out of those, so each such class is covered by itself and the greatest bound counts.
- * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
+ * Lower bounds on every plan. A part with its kerf on two sides tiles a sheet that is one kerf larger each way, so areas are compared with the kerf added
+ * to both. Parts that fit only some of the sheets must come from those, so each such class is bounded separately and the greatest bound counts. Areas are
+ * BigInt: in doubles a sum could exceed the optimum on sheets that are filled exactly.
  */
 import type { SheetInequality } from './bar-program.ts';
 import { barRelaxation } from './bar-relaxation.ts';
@@ -16,19 +15,19 @@ export interface Bound {
   readonly sheets: number;
   readonly cost: number | null;
   readonly why: string;
-  /** The fewest sheets of any plan that costs no more than `cost`, where that is known to be more than `sheets`. */
+  /** Least number of sheets of any plan that costs at most `cost`, where known to exceed `sheets`. */
   readonly sheetsAtCost?: number;
 }
 
-/** A bound that is worked on while a search goes on. */
+/** An anytime bound, improved while the search runs. */
 export interface BoundInSteps {
-  /** Work of the next step, in pieces placed; Infinity when there is none left. */
+  /** Work of the next step, in pieces placed; Infinity once finished. */
   work(): number;
-  /** One step; a greater bound when it gave one. */
+  /** One step; a greater bound when it found one. */
   step(): Bound | null;
 }
 
-/** Parts that can only come out of these sheets. */
+/** Parts that fit only on these sheets. */
 interface PartClass {
   readonly parts: readonly NestPart[];
   readonly on: readonly StockArea[];
@@ -45,7 +44,7 @@ interface Cover {
 const hasCosts = ({ sheets }: NestProblem): boolean => sheets.length > 0 && sheets.every(({ cost }) => cost !== null);
 const fewestByArea = (classes: readonly PartClass[]): number => Math.max(1, ...classes.map(({ area, beds }) => fewest(area, beds)));
 
-/** The bound by area alone, for the parts that can be placed at all: what a search begins with, for it takes no time. */
+/** Area bound of all parts that can be placed: instant, so the search starts from it. */
 export function areaBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
   if (parts.length === 0) return lowerBound(problem, parts);
   const classes = classesOf(problem, parts);
@@ -54,11 +53,11 @@ export function areaBound(problem: NestProblem, parts: readonly NestPart[]): Bou
   return { sheets, cost, why: whyOf(sheets, sheets, 0) };
 }
 
-/** The greatest bound there is, for the parts that can be placed at all. */
+/** The greatest bound available at once, for all parts that can be placed. */
 export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
   if (parts.length === 0) return { sheets: 0, cost: hasCosts(problem) ? 0 : null, why: 'nothing to place' };
   const classes = classesOf(problem, parts);
-  // A bound for some of the parts is one for all: comparing each with each takes time, and the large ones count.
+  // A bound for a subset holds for all: pairwise comparison is limited to the largest parts.
   const byArea = fewestByArea(classes);
   const alone = Math.max(...classes.map(({ parts: own, on }) => apartFromEachOther(largest(own, MAX_COMPARED), on, problem.kerf)));
   const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(largest(own, MAX_SHARED), on, problem.kerf)));
@@ -66,7 +65,7 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   return { sheets, cost: hasCosts(problem) ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
 }
 
-/** What bars add to a bound (bar-relaxation.ts); null where they have nothing to say. */
+/** Improvement by the bar relaxation (bar-relaxation.ts); null where it does not apply. */
 export function boundByBars(problem: NestProblem, parts: readonly NestPart[], known: Bound): BoundInSteps | null {
   const costed = hasCosts(problem);
   const beds = usableAreas(problem);
@@ -106,7 +105,7 @@ export function boundByBars(problem: NestProblem, parts: readonly NestPart[], kn
   };
 }
 
-/** The greatest bound there is, however long it takes. */
+/** The greatest bound of all, without a time limit. */
 export function greatestBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
   let bound = lowerBound(problem, parts);
   const bars = parts.length > 0 ? boundByBars(problem, parts, bound) : null;
@@ -114,7 +113,7 @@ export function greatestBound(problem: NestProblem, parts: readonly NestPart[]):
   return bound;
 }
 
-/** Kinds of part that are compared each with each, and that are weighed by shares. */
+/** Limits on the part kinds compared pairwise, and on those weighed by dual feasible functions. */
 const MAX_COMPARED = 1500;
 const MAX_SHARED = 3000;
 
@@ -135,7 +134,7 @@ const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: nu
 
 const usableAreas = (problem: NestProblem): StockArea[] => stockAreasOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
 
-/** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
+/** One class per set of sheets that is all some part fits on; the parts of a class fit nowhere else. */
 function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {
   const kerf = BigInt(problem.kerf);
   const beds = usableAreas(problem);
@@ -155,7 +154,7 @@ function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[
 const fitsOn = (part: NestPart, { dx, dy }: StockArea): boolean => lieOf(part).some((lie) => lie.dx <= dx && lie.dy <= dy);
 const sheetsFor = (area: bigint, { area: each }: Cover): number => (area <= 0n ? 0 : Number((area + each - 1n) / each));
 
-/** Largest sheets first: fewest that hold the area. */
+/** Fewest sheets by area, largest first. */
 function fewest(area: bigint, beds: readonly Cover[]): number {
   let left = area;
   let sheets = 0;
@@ -168,10 +167,10 @@ function fewest(area: bigint, beds: readonly Cover[]): number {
   return sheets;
 }
 
-/** A search over whole sheets that grows past this gives way to its relaxation. */
+/** A branch and bound over whole sheets that grows beyond this falls back to its relaxation. */
 const MAX_NODES = 20_000;
 
-/** The least that whole sheets cost whose areas together hold the parts': a covering knapsack, branch and bound. */
+/** Least cost of whole sheets whose areas together cover the parts: covering knapsack, branch and bound. */
 function minCost(area: bigint, beds: readonly Cover[]): number {
   const order = [...beds].sort((a, b) => a.cost * Number(b.area) - b.cost * Number(a.area));
   let nodes = 0;
@@ -191,7 +190,7 @@ function minCost(area: bigint, beds: readonly Cover[]): number {
   return nodes > MAX_NODES || best === Infinity ? straight : best;
 }
 
-/** Cheapest area first, the last sheet in part. A hair is taken off, so that rounding never puts it above the optimum. */
+/** LP relaxation: cheapest area first, the last sheet in part. Rounded down, so that it never exceeds the optimum. */
 function relaxed(area: bigint, order: readonly Cover[]): number {
   let left = area;
   let cost = 0;
@@ -205,7 +204,7 @@ function relaxed(area: bigint, order: readonly Cover[]): number {
   return cost * (1 - 1e-9);
 }
 
-/** So many sheets cost at least as much as the cheapest so many there are. */
+/** Least cost of this many sheets. */
 function cheapest(classes: readonly PartClass[], sheets: number): number {
   const beds = [...new Set(classes.flatMap(({ beds: own }) => own))];
   const prices = beds.flatMap(({ cost, count }) => Array.from({ length: Math.min(count ?? sheets, sheets) }, () => cost));

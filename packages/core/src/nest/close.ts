@@ -1,4 +1,7 @@
-/** A filled sheet as a plan shows it: where each part lies and the tree of cuts, the strips longest across first, so that what is left is in one piece. */
+/**
+ * Turns a filled sheet into the plan's form: the place of each part and the tree of cuts, with the longest strips across first, so that the remainder is in
+ * one piece.
+ */
 import type { Length } from '../length/length.ts';
 import { openFrame, type Room } from './frames.ts';
 import { isTurned, type PackItem, type PackLie } from './pieces.ts';
@@ -22,7 +25,7 @@ const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
   dy: dy as Length,
 });
 
-/** Cuts a block out of its room: what is left over goes in as large a piece as can be, unless it is settled which way the sheet comes apart. */
+/** Cuts a node out of its room. The remainder stays as large as possible, unless the first cut direction is fixed. */
 function inRoom(block: GuillotineNode, room: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
   const restX = Math.max(0, room.dx - block.dx - kerf) * room.dy;
   const restY = Math.max(0, room.dy - block.dy - kerf) * room.dx;
@@ -31,16 +34,16 @@ function inRoom(block: GuillotineNode, room: Room, settled: 'x' | 'y' | null, ke
     return trim(first, block, room, kerf, (own) => trim(first === 'x' ? 'y' : 'x', block, own, kerf, (rest) => inside(block, rest, kerf, placements)));
   const along = block.axis === 0 ? 'x' : 'y';
   const across = along === 'x' ? 'y' : 'x';
-  // Strips that lie in the settled way are trimmed to their own length one by one, after they are strips.
+  // Strips in the fixed direction are trimmed to length one by one, after ripping.
   if (settled === along) return inside(block, room, kerf, placements);
   const [rest, other] = along === 'x' ? [restX, restY] : [restY, restX];
-  // What is left beyond the row goes with the last cut of it, unless that would cost the larger offcut.
+  // The remainder beyond a row goes with its last cut, unless that would cost the larger offcut.
   const tailFirst = settled === null && other > 0 && rest > other;
   const strip = (own: Room): CutTree => trim(across, block, own, kerf, (left) => inside(block, left, kerf, placements));
   return tailFirst ? trim(along, block, room, kerf, strip) : strip(room);
 }
 
-/** One cut to the block's own size; none where it fits exactly. */
+/** One cut to the node's own size; none where it fits exactly. */
 function trim(axis: 'x' | 'y', block: GuillotineNode, room: Room, kerf: number, inner: (own: Room) => CutTree): CutTree {
   const { x, y, dx, dy } = room;
   const rest = axis === 'x' ? dx - block.dx : dy - block.dy;
@@ -51,7 +54,7 @@ function trim(axis: 'x' | 'y', block: GuillotineNode, room: Room, kerf: number, 
     : { kind: 'cut', axis, at: (y + block.dy) as Length, first: inner({ ...room, dy: block.dy }), second: waste(x, y + block.dy + lost, dx, rest - lost) };
 }
 
-/** A block in a room that may be larger than it along its row, and, of strips, across. */
+/** Lays a node into a room that may be larger along its row and, for strips, across it. */
 function inside(block: GuillotineNode, room: Room, kerf: number, placements: Placement[]): CutTree {
   if (block.axis === -1) return piece(block.item!, block.lie!, room.x, room.y, kerf, placements);
   const along = block.axis === 0 ? 'x' : 'y';
@@ -63,7 +66,7 @@ function inside(block: GuillotineNode, room: Room, kerf: number, placements: Pla
     const size = isX ? each.dx : each.dy;
     const own: Room = isX ? { ...room, x: at, dx: size } : { ...room, y: at, dy: size };
     const filled = (): CutTree => {
-      // A row of its own trims what it leaves beyond itself; a piece is cut to size.
+      // A row trims its own remainder; a piece is cut to size.
       if (each.axis !== -1) return inside(each, own, kerf, placements);
       return trim(isX ? 'y' : 'x', each, own, kerf, (rest) => inside(each, rest, kerf, placements));
     };

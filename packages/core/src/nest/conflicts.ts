@@ -1,14 +1,14 @@
 /**
- * Parts of which no two share a sheet, as many as are found: each needs a sheet of its own. Two share a sheet where, lying in
- * some way each, they fit one beside the other along x or along y, a kerf apart.
+ * A clique of parts of which no two share a sheet: each needs a sheet of its own. Two parts can share a sheet if, in some orientation each, they fit side
+ * by side along x or along y, a kerf apart.
  */
 import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
-/** Looks at the clique search that are made at most. */
+/** Node limit of the clique search. */
 const MAX_NODES = 4000;
 
-/** The size of the largest set of parts found of which no two share a sheet. A part whose own copies cannot share one counts as often as it is there. */
+/** Size of the largest clique found. A part whose own copies cannot share a sheet counts once per copy. */
 export function apartFromEachOther(parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number {
   const rows = parts.map((part) => ({ part, lies: lieOf(part) }));
   const share = (a: (typeof rows)[number], b: (typeof rows)[number]): boolean =>
@@ -18,7 +18,7 @@ export function apartFromEachOther(parts: readonly NestPart[], beds: readonly St
       ),
     );
   const weights = rows.map((row) => (share(row, row) ? 1 : row.part.count));
-  // Only what conflicts with something can be in a set of more than one.
+  // Only parts with a conflict can be in a clique of more than one.
   const size = (n: number): number => Math.min(...rows[n]!.lies.map(({ dx, dy }) => Math.min(dx, dy)));
   const order = rows.map((_, n) => n).sort((a, b) => size(b) - size(a));
   const conflicts = rows.map((row, a) => new Set(rows.map((_, b) => b).filter((b) => a !== b && !share(row, rows[b]!))));

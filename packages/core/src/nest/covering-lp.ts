@@ -1,18 +1,18 @@
 /**
- * Linear covering program whose columns are generated one at a time: min Σ price·x with Σ column·x ≥ demand, x ≥ 0. Revised simplex with an
- * explicit inverse of the basis. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem", 1961 and 1963;
- * Dantzig, "Linear Programming and Extensions", 1963, chapter 9.
+ * Linear covering program with columns generated one at a time: min Σ price·x with Σ column·x ≥ demand, x ≥ 0. Revised simplex with an explicit basis
+ * inverse. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem", 1961 and 1963; Dantzig, "Linear Programming and
+ * Extensions", 1963, chapter 9.
  */
 
-/** How much of each demand one unit of the column covers, and what that unit costs. */
+/** Coverage of each demand by one unit of the column, and the price of that unit. */
 export interface LpColumn {
   readonly covers: Float64Array;
   readonly price: number;
 }
 
-/** Pivots on anything smaller lose too many digits. */
+/** Smallest pivot accepted: smaller ones lose too many digits. */
 const MIN_PIVOT = 1e-9;
-/** A dual price below minus this makes surplus worth having. */
+/** A dual price below minus this lets a surplus variable enter. */
 const NEGATIVE = -1e-9;
 
 export class CoveringLp {
@@ -20,7 +20,7 @@ export class CoveringLp {
   private readonly basicPrice: Float64Array;
   private readonly basicValue: Float64Array;
 
-  /** `first[i]` covers demand i and no other; a negative entry is a limit, which begins with all of it as slack. O(n²) memory. */
+  /** `first[i]` covers demand i and no other; a negative entry is a limit, which starts as slack. O(n²) memory. */
   constructor(demand: Float64Array, first: readonly { readonly covers: number; readonly price: number }[]) {
     const size = demand.length;
     this.inverse = first.map(({ covers }, row) => {
@@ -32,7 +32,7 @@ export class CoveringLp {
     this.basicValue = Float64Array.from(first, ({ covers }, row) => demand[row]! / covers);
   }
 
-  /** The dual price of each demand at the present basis. All are at or above zero once `dropNegative` has run. O(n²). */
+  /** Dual price of each demand at the current basis; all nonnegative once `dropNegative` has run. O(n²). */
   duals(): Float64Array {
     const duals = new Float64Array(this.basicPrice.length);
     this.basicPrice.forEach((price, row) => {
@@ -43,7 +43,7 @@ export class CoveringLp {
     return duals;
   }
 
-  /** Lets in surplus where a dual price is negative. Returns false when none was, or when it cannot. */
+  /** Lets surplus variables enter while a dual price is negative. Returns false when none was, or none can. */
   dropNegative(): boolean {
     const duals = this.duals();
     let [least, value] = [-1, NEGATIVE];

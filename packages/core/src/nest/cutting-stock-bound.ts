@@ -1,6 +1,6 @@
 /**
- * What any boards that hold the pieces must satisfy: the dual prices of the cutting stock program (bar-program.ts). A board of one kind never holds
- * pieces of more than its best pattern is worth, so Σ count · worth >= what all pieces are worth, whatever the prices.
+ * Valid inequalities for every set of boards that holds the pieces, from the dual prices of the cutting stock program (bar-program.ts). A board never holds
+ * pieces of more value than its best pattern, so Σ count · value >= total value of the pieces, whatever the prices.
  */
 import { BarProgram, type BarPartKind, type BarPlace, type SheetInequality } from './bar-program.ts';
 import type { SizedPieces } from './bin-completion.ts';
@@ -8,22 +8,22 @@ import type { SizedPieces } from './bin-completion.ts';
 export interface PricedRoom {
   readonly room: number;
   readonly price: number;
-  /** Infinity when there are as many as wanted. */
+  /** Infinity when unlimited. */
   readonly limit: number;
 }
 
-/** Patterns that are filled greedily before the best is searched for. */
+/** Greedy patterns tried before exact pricing. */
 const GREEDY_STARTS = 3;
 
-/** By room alone: pieces are worth what they take. */
+/** By room alone: a piece is worth its size. */
 export const roomInequality = ({ size, count }: SizedPieces, rooms: readonly Pick<PricedRoom, 'room'>[]): SheetInequality => ({
   needs: size.reduce((sum, each, index) => sum + each * count[index]!, 0),
   holds: rooms.map(({ room }) => room),
 });
 
 /**
- * The inequality of the best dual prices for boards at these prices. Pieces that fit on no kind without end are left out, which only weakens it.
- * Null where a kind without end costs nothing, or no piece is left.
+ * The inequality of the best dual prices for boards at these prices. Pieces that fit on no unlimited kind are dropped, which only weakens it. Null where an
+ * unlimited kind is free, or no piece remains.
  */
 export function pricedInequality({ size, count }: SizedPieces, rooms: readonly PricedRoom[]): SheetInequality | null {
   const endless = rooms.filter(({ limit }) => limit === Infinity);

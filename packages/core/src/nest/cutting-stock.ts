@@ -1,59 +1,58 @@
 /**
- * Which boards to take, of several lengths at several prices, so that all pieces come out of them: the cutting stock problem with stock of
- * several sizes. Mixes of boards are gone through from the cheapest up, past those that no filling can satisfy, until one holds all pieces. It
- * is the best there is if every mix before it was tried to the end. Deterministic.
- * Sources: Gilmore and Gomory, 1961 (cutting-stock-bound.ts); Korf, 2002 (bin-completion.ts); the order of the mixes is best first search, Hart,
- * Nilsson and Raphael, "A formal basis for the heuristic determination of minimum cost paths", 1968.
+ * Cutting stock with several stock sizes: which boards to take, of several lengths at several prices, so that every piece comes out of them. Mixes of
+ * boards are enumerated from the cheapest up, without those that violate an inequality, until bin completion packs one. The result is optimal if every
+ * cheaper mix was refuted. Deterministic. Sources: Gilmore and Gomory, 1961 (cutting-stock-bound.ts); Korf, 2002 (bin-completion.ts); best-first order:
+ * Hart, Nilsson and Raphael, "A formal basis for the heuristic determination of minimum cost paths", 1968.
  */
 import TinyQueue from 'tinyqueue';
 import type { SheetInequality } from './bar-program.ts';
 import { completeBins, type Bins, type FilledBin, type SizedPieces } from './bin-completion.ts';
 import { pricedInequality, roomInequality } from './cutting-stock-bound.ts';
 
-/** One kind of bin: a length that can be bought, or clear stretches of boards at hand. */
+/** One kind of bin: a length for sale, or clear stretches of boards on hand. */
 export interface BinKind {
-  /** What goes in: its length and one kerf, for each piece brings its own along. */
+  /** Capacity: its length plus one kerf, because each piece brings its own kerf. */
   readonly room: number;
-  /** What one costs, in any unit; 0 where it is there already. */
+  /** Price of one, in any unit; 0 where it is on hand. */
   readonly cost: number;
-  /** Infinity when there are as many as wanted. */
+  /** Infinity when unlimited. */
   readonly limit: number;
-  /** At hand: used or not, it costs nothing and counts as none. There are only so many. */
+  /** On hand: costs nothing whether used or not, and its number is limited. */
   readonly isThere: boolean;
 }
 
 export interface CuttingStock {
-  /** Bins filled, some perhaps with nothing in them. */
+  /** Filled bins; some may be empty. */
   readonly filled: readonly FilledBin[];
-  /** How many of each size no way was found to place, where bins are limited. */
+  /** Number of each size left unplaced, where bins are limited. */
   readonly unplaced: readonly number[];
-  /** No plan costs less, nor takes fewer of the bins that are not there already. */
+  /** Proved: no plan costs less, or buys fewer bins. */
   readonly bound: { readonly cost: number; readonly bins: number };
-  /** No plan is better. */
+  /** Proved: no plan is better in cost, length or number. */
   readonly isProved: boolean;
 }
 
-/** Steps of bin completion in all, and for one mix: some tens of milliseconds. */
+/** Step limits of bin completion, in all and per mix: some tens of milliseconds. */
 const MAX_STEPS = { all: 400_000, mix: 80_000 } as const;
-/** Mixes looked at. */
+/** Limit on the mixes examined. */
 const MAX_MIXES = 3_000;
-/** Shares an inequality may be missed by, for rounding. */
+/** Rounding tolerance of an inequality. */
 const ROUNDING = 1e-7;
 
-/** What a plan costs, the room it takes and in how many bins: less of the first is better, then of the next. */
+/** Lexicographic price of a plan: cost, then room bought, then bins. */
 type Price = readonly [cost: number, room: number, bins: number];
 
 interface Mix {
-  /** How many of each kind that is paid for. */
+  /** Number of each kind that is paid for. */
   readonly count: readonly number[];
-  /** Kinds before this one are settled: every mix is made once. */
+  /** Kinds before this index are fixed, so that each mix is generated once. */
   readonly from: number;
   readonly price: Price;
-  /** What it comes to at least, with all it still lacks. */
+  /** Lower bound on its price with everything it still lacks. */
   readonly atLeast: Price;
 }
 
-/** Least cost, then least room, then fewest bins. Pieces' sizes have a kerf each in them. */
+/** Least cost, then least room, then fewest bins. Sizes include one kerf each. */
 export function cutStock(pieces: SizedPieces, kinds: readonly BinKind[]): CuttingStock {
   const greedy = bestGreedy(pieces, kinds);
   const isWhole = greedy.unplaced.every((count) => count === 0);
@@ -63,7 +62,7 @@ export function cutStock(pieces: SizedPieces, kinds: readonly BinKind[]): Cuttin
   return { ...searched({ ...pieces, count: placed }, kinds, greedy.filled)!, unplaced: greedy.unplaced, isProved: false };
 }
 
-/** The best of `known` and what the mixes give; null where there is neither. */
+/** The better of `known` and what the mixes give; null where there is neither. */
 function searched(pieces: SizedPieces, kinds: readonly BinKind[], known: readonly FilledBin[] | null): Omit<CuttingStock, 'unplaced'> | null {
   const paid = kinds.flatMap((kind, index) => (kind.isThere ? [] : [index]));
   const wanted = new DemandRows(pieces, kinds);
@@ -73,7 +72,7 @@ function searched(pieces: SizedPieces, kinds: readonly BinKind[], known: readonl
     const atLeast = wanted.atLeast(count, from, price);
     if (atLeast) mixes.push({ count, from, price, atLeast });
   };
-  /** Cost of the cheapest mix that was not tried to the end. */
+  /** Price of the cheapest mix that was not refuted. */
   let unsettled = Infinity;
   const answer = (filled: readonly FilledBin[], cost: number) => ({
     filled,
@@ -120,7 +119,7 @@ const priceOf = (filled: readonly FilledBin[], kinds: readonly BinKind[]): Price
     [0, 0, 0],
   );
 
-/** What the pieces ask of the bins that are paid for, beyond those that are there. */
+/** Demand on the bins that are paid for, beyond what those on hand cover. */
 class DemandRows {
   private readonly inequalities: readonly SheetInequality[];
 
@@ -130,7 +129,7 @@ class DemandRows {
   ) {
     const byCost = kinds.map(({ cost, ...kind }) => ({ ...kind, price: cost }));
     const byCount = kinds.map((kind) => ({ ...kind, price: kind.isThere ? 0 : 1 }));
-    // With one kind to pay for both prices say the same.
+    // With one paid kind both prices agree.
     const priced = kinds.filter(({ isThere }) => !isThere).length > 1 ? [byCost, byCount] : [byCost];
     const all = [roomInequality(pieces, kinds), ...priced.flatMap((rooms) => pricedInequality(pieces, rooms) ?? [])];
     this.inequalities = all.map(({ needs, holds }) => ({
@@ -143,7 +142,7 @@ class DemandRows {
     return this.inequalities.every((each) => lacking(each, count) <= 0);
   }
 
-  /** With kinds from `from` on added as far as they must be; null where they cannot make up what is lacking. */
+  /** Adds kinds from `from` on until the demand is met; null where they cannot meet it. */
   atLeast(count: readonly number[], from: number, [cost, room, bins]: Price): Price | null {
     let [moreCost, moreRoom, moreBins] = [0, 0, 0];
     for (const inequality of this.inequalities) {
@@ -163,7 +162,7 @@ class DemandRows {
     return moreBins === Infinity ? null : [cost + moreCost, room + moreRoom, bins + moreBins];
   }
 
-  /** The least sum of `worth` that makes up what is lacking, the last bin in part. */
+  /** LP relaxation of the least price that meets the demand, the last bin in part. */
   private leastOf(worth: (kind: BinKind) => number, lacks: number, holds: readonly number[], count: readonly number[], from: number): number {
     const rates = this.kinds
       .flatMap((kind, index) => (index >= from && holds[index]! > 0 ? [{ index, worth: worth(kind), rate: worth(kind) / holds[index]! }] : []))
@@ -178,7 +177,7 @@ class DemandRows {
     return lacks > 0 ? Infinity : sum;
   }
 
-  /** No plan takes fewer of the kinds that are paid for. */
+  /** Proved: no plan takes fewer of the paid kinds. */
   fewestBins(paid: readonly number[]): number {
     return this.inequalities.reduce((most, { needs, holds }) => {
       const largest = Math.max(0, ...paid.map((kind) => holds[kind]!));
@@ -195,8 +194,8 @@ interface Greedy {
 }
 
 /**
- * Best fit, the largest first (Johnson, Demers, Ullman, Garey and Graham, 1974), each kind in turn the one to begin, and every bin exchanged for
- * the cheapest that holds as much: the best of them, which places the most.
+ * Best fit decreasing (Johnson, Demers, Ullman, Garey and Graham, 1974), started from each kind in turn, then every bin exchanged for the cheapest that
+ * holds as much. Returns the result that places the most.
  */
 function bestGreedy(pieces: SizedPieces, kinds: readonly BinKind[]): Greedy {
   const leftOut = ({ unplaced }: Greedy): number => unplaced.reduce((sum, count, index) => sum + count * pieces.size[index]!, 0);

@@ -1,32 +1,31 @@
 /**
- * Bounds by dual feasible functions: sizes are changed so that whatever fits on a sheet still does, and what is changed covers
- * more sheet than the parts themselves. A part more than half as wide as its sheet counts as the whole of it; one that fits
- * three times and a bit counts as a third. Sources: Fekete and Schepers, "New classes of fast lower bounds for bin packing
- * problems" (functions u and phi); Carlier, Clautiaux and Moukrim, "New reduction procedures and lower bounds for the
- * two-dimensional bin packing problem with fixed orientation" (counted in wholes and in pieces); the same with each part's
- * better way to lie. A part's kerf is part of it: docs/nesting.md.
+ * Lower bounds by dual feasible functions: sizes are transformed so that whatever fits on a sheet still fits, while the transformed parts cover more of it.
+ * A part over half the side counts as the whole side; one that fits three times and a bit counts as a third. Sources: Fekete and Schepers, "New classes of
+ * fast lower bounds for bin packing problems" (functions u and phi); Carlier, Clautiaux and Moukrim, "New reduction procedures and lower bounds for the
+ * two-dimensional bin packing problem with fixed orientation" (counting functions); for parts that may be turned, the orientation that counts less. A
+ * part's kerf belongs to it: docs/nesting.md.
  */
 import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
-/** A share of the sheet's side, 0 to 1, for a size on it. Sums over what fits side by side never pass 1. */
+/** A dual feasible function: a share of the sheet's side, 0 to 1, for a size. The shares of what fits side by side never sum above 1. */
 type Share = (size: number, side: number) => number;
 
 const itself: Share = (size, side) => size / side;
 
-/** Sizes over `side - least` count as all, those under `least` as nothing. */
+/** Sizes over `side - least` count as the whole side, those under `least` as nothing. */
 const cutOff =
   (least: number): Share =>
   (size, side) =>
     size > side - least ? 1 : size < least ? 0 : size / side;
 
-/** Rounded up or down to k-ths: what is a whole number of (k + 1)-ths stays. */
+/** Rounded to k-ths; a whole number of (k + 1)-ths stays as it is. */
 const stepped =
   (k: number): Share =>
   (size, side) =>
     ((k + 1) * size) % side === 0 ? size / side : Math.floor(((k + 1) * size) / side) / k;
 
-/** Counted in pieces of `least`: over half by what is left beside it, up to half as one such piece. */
+/** Counted in pieces of `least`: a size over half by what is left beside it, a smaller one as one piece. */
 const counted =
   (least: number): Share =>
   (size, side) => {
@@ -35,7 +34,7 @@ const counted =
     return size >= least ? 1 / most : 0;
   };
 
-/** Counted in whole pieces of `least`: over half by what is left beside it. */
+/** Counted in whole pieces of `least`: a size over half by what is left beside it. */
 const inWholes =
   (least: number): Share =>
   (size, side) => {
@@ -45,8 +44,8 @@ const inWholes =
   };
 
 /**
- * Counted by how many of the parts from `least` to half a side lie side by side at most: fewer than pieces of `least` would, for
- * they are larger. `sizes` ascending, one for each way each part can lie.
+ * Counted by the largest number of parts between `least` and half a side that fit side by side: fewer than pieces of `least`, because they are larger.
+ * `sizes` ascending, one per orientation of each part.
  */
 function inPieces(least: number, sizes: readonly number[]): Share {
   const own = sizes.slice(countOf(sizes, (size) => size < least));
@@ -61,7 +60,7 @@ function inPieces(least: number, sizes: readonly number[]): Share {
   };
 }
 
-/** How many at the beginning of a list pass, where none does after the first that does not. */
+/** Length of the passing prefix of a list that is monotone in the predicate. */
 function countOf(rows: readonly number[], passes: (row: number, index: number) => boolean): number {
   let [low, high] = [0, rows.length];
   while (low < high) {
@@ -72,19 +71,19 @@ function countOf(rows: readonly number[], passes: (row: number, index: number) =
   return low;
 }
 
-/** Thresholds tried on each side: sizes of the parts, up to half the sheet. More are thinned out evenly. */
+/** Thresholds tried per side: part sizes up to half the sheet, thinned out evenly when there are more. */
 const MAX_THRESHOLDS = 40;
 const FEWEST_THRESHOLDS = 8;
-/** Products of shares worked out: with many parts fewer thresholds are tried. */
+/** Limit on the products of shares: with many parts fewer thresholds are tried. */
 const MAX_PRODUCTS = 1e7;
 
-/** Functions by their thresholds, the same for every sheet: one that is over half of a sheet's side says nothing there. */
+/** Functions by threshold, the same for every sheet; one over half of a sheet's side has no effect there. */
 function sharesFor(rows: readonly { readonly size: number; readonly count: number }[], longest: number): Share[] {
   const small = [...new Set(rows.map(({ size }) => size).filter((size) => 2 * size <= longest))].sort((a, b) => a - b);
   const most = Math.min(MAX_THRESHOLDS, Math.max(FEWEST_THRESHOLDS, Math.floor(Math.sqrt(MAX_PRODUCTS / rows.length) / 4)));
   const step = Math.max(1, small.length / most);
   const thresholds = Array.from({ length: Math.min(small.length, most) }, (_, n) => small[Math.floor(n * step)]!);
-  // Every piece in every way it can lie: too many are right, too few would not be.
+  // Every piece in every orientation: counting too many is valid, counting too few is not.
   const sizes = rows.flatMap(({ size, count }) => Array.from({ length: count }, () => size)).sort((a, b) => a - b);
   const within =
     (least: number, share: Share): Share =>
@@ -94,14 +93,14 @@ function sharesFor(rows: readonly { readonly size: number; readonly count: numbe
   return [itself, ...[1, 2, 3, 4, 5].map(stepped), ...thresholds.flatMap(byThreshold)];
 }
 
-/** A size of sheet with what one of it counts for. */
+/** A sheet size with the value of one sheet. */
 export interface Priced extends Pick<StockArea, 'dx' | 'dy'> {
   readonly price: number;
 }
 
 /**
- * The least that any sheets holding the parts count for, by the best pair of functions along and across; each part is taken
- * where it counts least. 0 where a part fits none of them.
+ * Least total value of any sheets that hold the parts, by the best pair of functions along and across; each part counts in its cheapest orientation. 0
+ * where a part fits none of them.
  */
 export function minByShares(parts: readonly NestPart[], beds: readonly Priced[], kerf: number): number {
   const rows = parts.map((part) => ({
@@ -132,12 +131,12 @@ export function minByShares(parts: readonly NestPart[], beds: readonly Priced[],
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
-/** Functions that say the same of every lie, once. Told by a sum of what they say: one dropped by chance costs nothing but itself. */
+/** Functions that agree on every orientation, once. Compared by a hash: a collision only weakens the bound. */
 const distinct = (rows: readonly Float64Array[]): Float64Array[] => [
   ...new Map(rows.map((row) => [row.reduce((sum, share, index) => sum + share * (((index + 1) * GOLDEN) % 1), 0), row])).values(),
 ];
 
-/** The pair of functions along and across by which parts count for most, each where it counts least; `lies` ways each can lie. */
+/** The pair of functions along and across with the greatest total, each part in its cheapest of `lies` orientations. */
 function largestProduct(lies: readonly number[], along: readonly Float64Array[], across: readonly Float64Array[]): number {
   const ends = Int32Array.from(lies);
   for (let row = 1; row < ends.length; row++) ends[row]! += ends[row - 1]!;
@@ -156,10 +155,10 @@ function largestProduct(lies: readonly number[], along: readonly Float64Array[],
   return best;
 }
 
-/** Taken off a sum of shares before it counts: far more than doubles lose, far less than a part. */
+/** Deducted from a sum of shares: far above rounding error, far below one part. */
 const ROUNDING = 1e-6;
 
-/** The fewest sheets, of any of these sizes, that hold the parts. */
+/** Least number of sheets of any of these sizes that hold the parts. */
 export const sheetsByShares = (parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number =>
   Math.ceil(
     minByShares(
@@ -169,10 +168,7 @@ export const sheetsByShares = (parts: readonly NestPart[], beds: readonly StockA
     ) - ROUNDING,
   );
 
-/**
- * The least the parts cost. Sheets of which there are only so many are counted as dear as the others for their size, and what
- * that is too much is given back for each there is.
- */
+/** Least cost of the parts. Limited sheets count at the price per size of the others, and the difference is credited for each one available. */
 export function costByShares(parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number {
   const endless = beds.filter(({ sheet }) => sheet.count === null);
   const area = ({ dx, dy }: StockArea): number => (dx + kerf) * (dy + kerf);

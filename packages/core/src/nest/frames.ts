@@ -1,6 +1,6 @@
 /**
- * Sheets with flaws and pinned parts: cut first into rectangles that are free of both. There are several ways to do so; each is
- * a frame, and the search tries them. A sheet without either is one rectangle.
+ * Sheets with flaws and pinned parts are first cut into rectangles free of both. There are several ways to do so; each is a frame, and the search tries
+ * them. A sheet without either is one rectangle.
  */
 import type { Length } from '../length/length.ts';
 import { seeded, type Random } from '../chance/random.ts';
@@ -8,7 +8,7 @@ import { shuffled } from './orders.ts';
 import type { StockArea } from './pieces.ts';
 import { trimOf, type CutTree, type NestProblem, type Placement } from './problem.ts';
 
-/** A rectangle that is filled. */
+/** A free rectangle to fill. */
 export interface Room {
   readonly x: number;
   readonly y: number;
@@ -16,7 +16,7 @@ export interface Room {
   readonly dy: number;
 }
 
-/** How a sheet comes apart into its rooms. */
+/** How a sheet is cut into its rooms. */
 export type FrameTree =
   | { readonly kind: 'room'; readonly index: number }
   | { readonly kind: 'cut'; readonly axis: 'x' | 'y'; readonly at: number; readonly first: FrameTree; readonly second: FrameTree }
@@ -29,15 +29,15 @@ export interface FlawFrame {
   readonly pins: readonly Placement[];
   /** mm² of all rooms. */
   readonly area: number;
-  /** The axis its rooms are cut across first, where that is settled: y rips them, x crosscuts them. */
+  /** First cut axis within its rooms, where fixed: y rips, x crosscuts. */
   readonly first: 'x' | 'y' | null;
 }
 
-/** A strip of flaw at the edge that is narrower than the kerf is cut off so wide. */
+/** A strip of flaw at the edge that is narrower than the kerf is cut off at this width. */
 const MIN_STRIP = 1_000_000;
-/** Cuts round pinned parts that lead to nothing before it is given up. */
+/** Limit on failed cuts around pinned parts. */
 const MAX_TRIES = 400;
-/** Ways of cutting round flaws that are tried. */
+/** Limit on the frames tried per sheet. */
 const MAX_FRAMES = 8;
 
 interface Cut {
@@ -45,7 +45,7 @@ interface Cut {
   readonly at: number;
 }
 
-/** Ways to cut a sheet into free rectangles; none where pinned parts cannot be parted by cuts from edge to edge. */
+/** Ways to cut a sheet into free rectangles; none where guillotine cuts cannot separate the pinned parts. */
 export function framesOf(bed: StockArea, { trim: usual, kerf, first }: Pick<NestProblem, 'trim' | 'kerf' | 'first'>): FlawFrame[] {
   const trim = trimOf({ trim: usual }, bed.sheet);
   const whole: Room = { x: trim, y: trim, dx: bed.dx, dy: bed.dy };
@@ -78,10 +78,10 @@ export function framesOf(bed: StockArea, { trim: usual, kerf, first }: Pick<Nest
   return [...frames.values()];
 }
 
-/** Where between the least and the most it may be the one cut is tried that makes two pieces of a side. */
+/** Positions tried for the single cut that splits a side in two, between the least and the greatest possible. */
 const SHARES = [0.5, 0, 1, 0.25, 0.75];
 
-/** Ways to break a sheet down into pieces that are no longer and no wider than wanted; none where it need not be. */
+/** Ways to break a sheet down into pieces within the given length and width; none where it already is. */
 function brokenDown(
   whole: Room,
   { longest, widest }: { readonly longest: number; readonly widest: number },
@@ -104,7 +104,7 @@ function brokenDown(
   );
 }
 
-/** Sizes of all pieces but the last, in each way that is tried. */
+/** Sizes of all pieces but the last, in each way tried. */
 function stations(size: number, most: number, kerf: number): number[][] {
   const count = Math.ceil((size + kerf) / (most + kerf));
   if (count <= 1) return [[]];
@@ -132,13 +132,13 @@ interface Around {
   readonly kerf: number;
   /** Null for the cuts that leave the largest piece. */
   readonly random: Random | null;
-  /** Cuts across this axis come before the others. */
+  /** Cuts across this axis come first. */
   readonly wanted: 'x' | 'y' | null;
-  /** Cuts that led to nothing. */
+  /** Failed cuts so far. */
   readonly tries: { count: number };
 }
 
-/** Cuts a rectangle until each piece is free, flawed throughout, or a pinned part; null when that cannot be. */
+/** Cuts a rectangle recursively until each piece is free, flawed throughout, or a pinned part; null when that is impossible. */
 function apart(whole: Room, around: Around, rooms: Room[]): FrameTree | null {
   const { flaws, pins, kerf, random, wanted } = around;
   const { x, y, dx, dy } = whole;
@@ -192,7 +192,7 @@ function sides({ x, y, dx, dy }: Room, { axis, at }: Cut, kerf: number): readonl
   ];
 }
 
-/** Before a flaw the kerf runs in it; after it the kerf ends with it. */
+/** In front of a flaw the kerf runs inside it; behind it the kerf ends with it. */
 function roundFlaw(flaw: Room, { x, y, dx, dy }: Room, kerf: number): Cut[] {
   const along = (axis: 'x' | 'y', start: number, size: number, from: number, to: number): Cut[] => {
     const after = Math.max(to - kerf, start + MIN_STRIP);
@@ -209,7 +209,7 @@ function roundPin(pin: Placement, { x, y, dx, dy }: Room, kerf: number): Cut[] {
   return [...along('x', x, dx, pin.x, pin.x + pin.dx), ...along('y', y, dy, pin.y, pin.y + pin.dy)];
 }
 
-/** What is cut where, with what is in the rooms. */
+/** The tree of cuts, with the contents of the rooms. */
 export function openFrame(tree: FrameTree, inRoom: (index: number) => CutTree): CutTree {
   if (tree.kind === 'room') return inRoom(tree.index);
   if (tree.kind !== 'cut') return tree;

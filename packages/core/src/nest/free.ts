@@ -1,7 +1,7 @@
 /**
- * Free layouts: parts anywhere, a kerf apart. What is still empty of a sheet is kept as all the largest rectangles in it (Jylänki,
- * "A thousand ways to pack the bin", maximal rectangles); the kerf is added to parts and sheets. Sheets that are least full are
- * emptied and filled again in other orders. For jobs without flaws, pins and parts that share a sheet.
+ * Free layouts: parts anywhere, a kerf apart. The empty space of a sheet is kept as its maximal rectangles (Jylänki, "A thousand ways to pack the bin"),
+ * with the kerf added to parts and sheets. The least full sheets are emptied and refilled in other orders. For jobs without flaws, pins and parts that must
+ * share a sheet.
  */
 import type { Random } from '../chance/random.ts';
 import { piece } from './close.ts';
@@ -50,9 +50,9 @@ export interface FreeLayout {
 }
 
 export interface FreeSearch {
-  /** One more try; the layout it gave. */
+  /** One more iteration; the layout it gave. */
   step(): FreeLayout;
-  /** A layout with sheets of the first kind that are full as they are, and the rest on others. */
+  /** A layout that keeps the full sheets and fills others with the rest. */
   around(full: readonly (readonly Lain[])[], rest: readonly PackItem[]): FreeLayout;
 }
 
@@ -63,7 +63,7 @@ export function freeSearch({ problem, beds: framed, isOver }: NestJob, items: re
   let current: { sheets: readonly FreeSheet[]; left: readonly PackItem[]; score: Score; spread: number } | null = null;
   let turn = 0;
 
-  /** One more sheet beside these, of the first kind that will do. */
+  /** Opens one more sheet of the first kind that serves. */
   const opened = (used: readonly FreeSheet[], willDo: (bed: StockArea) => boolean): FreeSheet | null => {
     const bed = beds.find((each) => (each.sheet.count === null || used.filter((sheet) => sheet.bed === each).length < each.sheet.count) && willDo(each));
     return bed ? { bed, empty: [{ x: 0, y: 0, dx: bed.dx + kerf, dy: bed.dy + kerf }], lain: [], area: 0 } : null;
@@ -97,7 +97,7 @@ export function freeSearch({ problem, beds: framed, isOver }: NestJob, items: re
 
   const judged = (made: { sheets: readonly FreeSheet[]; left: readonly PackItem[] }): FreeLayout => {
     const score = scoreOf(made.sheets, made.left);
-    // Among equals one sheet nearly empty is worth more than two half full: squares reward that.
+    // Tie-break: squares of the fill reward one nearly empty sheet over two half full ones.
     const spread = made.sheets.reduce((sum, { area }) => sum + (area / 1e18) ** 2, 0);
     if (!current || isBetter(score, current.score) || (!isBetter(current.score, score) && spread >= current.spread)) current = { ...made, score, spread };
     const { sheets, left } = made;
@@ -166,7 +166,7 @@ function spot(item: PackItem, sheet: FreeSheet, kerf: number, choice: Choice): F
   return best;
 }
 
-/** Lays an item into the corner of an empty rectangle, and makes the empty rectangles anew round it. */
+/** Places an item in the corner of an empty rectangle, and updates the maximal rectangles around it. */
 function lay(item: PackItem, lie: PackLie, { x, y }: Empty, sheet: FreeSheet, kerf: number): void {
   const [w, h] = [lie.dx + kerf, lie.dy + kerf];
   const split = sheet.empty.flatMap((each): Empty[] => {

@@ -1,7 +1,7 @@
 /**
- * A layout that would be better than the best one, aimed at: what may be used is less than that, and what does not go on is left
- * over. Each step takes some of it apart, fills it again, and keeps what leaves no more over than a while ago (late acceptance). Source of that
- * idea: Gardeyn and Wauters, "A goal-driven ruin and recreate heuristic for the 2D variable-sized bin packing problem with guillotine constraints".
+ * Goal-driven ruin and recreate: aims at a layout better than the best, with fewer sheets allowed than it uses, so that some items are left over. Each step
+ * ruins a part, refills it, and accepts what leaves no more over than some steps ago (late acceptance). Source: Gardeyn and Wauters, "A goal-driven ruin
+ * and recreate heuristic for the 2D variable-sized bin packing problem with guillotine constraints".
  */
 import type { Random } from '../chance/random.ts';
 import { fill, isBetter, scoreOf, matchedItems, usedOf, type NestJob, type Layout, type FillRules } from './layout.ts';
@@ -12,26 +12,26 @@ import { jittered, shuffled } from './orders.ts';
 import { FIT_RULES, nodesOn, gather, itemsOn, openSheet, without, type OpenSheet } from './guillotine-tree.ts';
 
 export interface GoalSearch {
-  /** One more try; the layout when nothing is left over, or less than before. */
+  /** One more iteration; the layout once nothing is left over, or less than before. */
   step(): Layout | null;
 }
 
-/** A layout is kept when it is no worse than the one this many steps ago. */
+/** Late acceptance length: a layout is kept when it is no worse than the one this many steps ago. */
 const MEMORY = 30;
-/** Area to this power is what a piece left over weighs. */
+/** Exponent of area in the weight of a leftover item. */
 const LARGE = 1.2;
-/** Steps after which the search begins again from another layout. */
+/** Steps without success before a restart from another layout. */
 const PATIENCE = 6000;
-/** A place is passed over with this chance, so that the same items do not always end the same way. */
+/** Probability of skipping a place (blink), so that the same items do not always end the same way. */
 const BLINK = 0.02;
-/** How often the first sheet taken apart is emptied whole. */
+/** Probability that the first ruined sheet is emptied whole. */
 const EMPTIED = 0.6;
-/** How often what is loose is first joined where sides agree. */
+/** Probability that loose items are first joined along equal sides. */
 const MERGE = { paired: 0.5, else: 0.02 } as const;
 
 export function goalSearch(job: NestJob, from: Layout, best: Score, paired: boolean, random: Random): GoalSearch {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  /** With items left over even so, all there is may be used, and fewer left over is the aim. */
+  /** Where items are left over even so, all stock is allowed, and fewer left over is the aim. */
   const shortOf = best[0] > 0;
   const within = (sheets: readonly OpenSheet[], more: StockArea | null): boolean => {
     if (shortOf) return true;
@@ -45,10 +45,10 @@ export function goalSearch(job: NestJob, from: Layout, best: Score, paired: bool
   };
   const mayOpen: FillRules['mayOpen'] = (bed, sheets) => (bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count) && within(sheets, bed);
   const rules = (): FillRules => ({ fit: pick(FIT_RULES), among: random() < 0.2 ? 'first' : 'best', skip: () => random() < BLINK, mayOpen, frame: pick });
-  /** What is left over: a large piece weighs more than its area, for it is harder to place. */
+  /** Objective: leftover items, where a large one weighs more than its area because it is harder to place. */
   const valueOf = ({ left }: Layout): number => left.reduce((sum, item) => sum + (shortOf ? item.parts.length : (item.area / 1e12) ** LARGE), 0);
 
-  /** The layout with so few sheets that it would be better: the least full go. */
+  /** The incumbent without its least full sheets, so that the target is better than it. */
   const reduced = (layout: Layout): Layout => {
     const sheets = [...layout.sheets];
     const left = [...layout.left];
@@ -70,7 +70,7 @@ export function goalSearch(job: NestJob, from: Layout, best: Score, paired: bool
   const memory: number[] = Array.from({ length: MEMORY }, () => value);
   let steps = 0;
 
-  /** Takes some sheets apart in places: whole strips and blocks, or now and then all of one. */
+  /** Ruin: removes whole strips and nodes from some sheets, and now and then everything from one. */
   const ruined = (): { sheets: OpenSheet[]; changed: Set<OpenSheet>; loose: PackItem[] } => {
     const sheets = [...current.sheets];
     const changed = new Set<OpenSheet>();
@@ -97,14 +97,14 @@ export function goalSearch(job: NestJob, from: Layout, best: Score, paired: bool
       }
       if (taken.length > 0) take(at, new Set(taken));
     }
-    // What belongs together is taken off together.
+    // A matched group is removed together.
     const tags = new Set(loose.flatMap(({ together }) => together ?? []));
     if (tags.size > 0)
       for (const [at, sheet] of sheets.entries()) {
         const more = itemsOn(sheet).filter((item) => tags.has(item.together ?? ''));
         if (more.length > 0) take(at, new Set(more));
       }
-    // Where there are sheets of several kinds an emptied one may give way to another.
+    // With several stock kinds an emptied sheet may be exchanged for another kind.
     if (job.beds.length > 1 && random() < 0.5) return { sheets: sheets.filter((sheet) => sheet.area > 0 || sheet.frame.pins.length > 0), changed, loose };
     return { sheets, changed, loose };
   };

@@ -1,7 +1,6 @@
 /**
- * A sheet as strips in strips: what lies side by side along x, each of them what lies side by side along y, and so on down to
- * the pieces. Only sizes are kept; where things lie follows when the sheet is closed. So whatever is taken out or added, the
- * rest moves up by itself, and every way of cutting from edge to edge can be said.
+ * Guillotine tree of a sheet: nodes side by side along x, each a row of nodes along y, and so on down to the pieces. Only sizes are kept; places follow
+ * when the sheet is closed. So whatever is removed or inserted, the rest shifts by itself, and every guillotine layout can be represented.
  */
 import type { FlawFrame, Room } from './frames.ts';
 import type { PackItem, PackLie } from './pieces.ts';
@@ -9,19 +8,19 @@ import type { PackItem, PackLie } from './pieces.ts';
 /** 0: side by side along x, 1: along y. */
 export type SplitAxis = 0 | 1;
 
-/** A piece (an item that lies so), or blocks in a row along an axis, a kerf apart. */
+/** A piece in one orientation, or nodes in a row along an axis, a kerf apart. */
 export interface GuillotineNode {
   axis: SplitAxis | -1;
   dx: number;
   dy: number;
-  /** mm² of the pieces in it. */
+  /** mm² of the pieces below it. */
   used: number;
   row: GuillotineNode[];
   item: PackItem | null;
   lie: PackLie | null;
 }
 
-/** One rectangle of a sheet, free of flaws, and what lies in it. */
+/** One flawless rectangle of a sheet with its contents. */
 export interface SheetField {
   readonly room: Room;
   readonly root: GuillotineNode | null;
@@ -33,9 +32,9 @@ export interface OpenSheet {
   readonly fields: SheetField[];
   /** mm² of the pieces on it. */
   area: number;
-  /** No piece longer or wider than this goes on it. */
+  /** No piece longer or wider than this fits on it. */
   open: { dx: number; dy: number };
-  /** Items that were looked for a place here in vain, by their ways to lie: a sheet only fills up. */
+  /** Items known not to fit, by their orientations: a sheet only fills up. */
   readonly refused: Set<PackItem['lies']>;
 }
 
@@ -51,7 +50,7 @@ export const leaf = (item: PackItem, lie: PackLie): GuillotineNode => ({
   lie,
 });
 
-/** Measures a row anew. */
+/** Recomputes the size of a row. */
 function measure(block: GuillotineNode, kerf: number): void {
   const { row, axis } = block;
   let along = -kerf;
@@ -74,14 +73,14 @@ function rowOf(axis: SplitAxis, row: GuillotineNode[], kerf: number): Guillotine
   return block;
 }
 
-/** Blocks in a row along an axis; a row in a row of the same axis is no row of its own, and one block is itself. */
+/** Nodes in a row along an axis. A nested row of the same axis is flattened, and a single node is returned itself. */
 export function rowsIn(axis: SplitAxis, blocks: readonly GuillotineNode[], kerf: number): GuillotineNode {
   const row: GuillotineNode[] = [];
   for (const each of blocks) add(row, each, axis);
   return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
 }
 
-/** An item that was joined from two comes as the row it is. */
+/** An item joined from two becomes the row it is. */
 export function nodeOf(item: PackItem, lie: PackLie, kerf: number): GuillotineNode {
   const { join } = lie;
   if (!join) return leaf(item, lie);
@@ -90,7 +89,7 @@ export function nodeOf(item: PackItem, lie: PackLie, kerf: number): GuillotineNo
   return rowOf(axis, row, kerf);
 }
 
-/** How much of what a hole leaves counts: the lesser rest, the area left, or how far the piece differs from its neighbor. */
+/** Scoring rule of a hole: shorter leftover side, leftover area, or difference from the neighboring node. */
 export type FitRule = 'short' | 'area' | 'match';
 export const FIT_RULES: readonly FitRule[] = ['match', 'short', 'area'];
 
@@ -103,25 +102,25 @@ export interface NodeSpot {
   lie: PackLie;
   score: number;
   tie: number;
-  /** 'over': those of the row it lies over. */
+  /** 'over': the nodes of the row it lies over. */
   under: readonly GuillotineNode[];
 }
 
-/** What one look for a place shares. `skip` leaves a place out by chance. */
+/** Shared state of one placement search. `skip` drops a place at random. */
 interface Look {
   readonly fit: FitRule;
   readonly kerf: number;
   readonly skip: (() => boolean) | null;
-  /** mm² that the piece wants, a hair less for rounding. */
+  /** Area the piece needs, mm², slightly reduced for rounding. */
   readonly area: number;
   lie: PackLie;
   field: number;
   best: NodeSpot | null;
-  /** Whether some place was left out by chance. */
+  /** Whether a place was dropped at random. */
   skipped: boolean;
 }
 
-/** The best place for an item on a sheet; null when it does not go. Of the sheet only what it is known to refuse changes. */
+/** The best place for an item on a sheet; null when it does not fit. Updates only the sheet's memory of refused items. */
 export function spotFor(item: PackItem, sheet: OpenSheet, kerf: number, fit: FitRule, skip: (() => boolean) | null = null): NodeSpot | null {
   if (sheet.refused.has(item.lies)) return null;
   const look: Look = { fit, kerf, skip, area: (item.area / 1e12) * (1 - 1e-9), lie: item.lies[0]!, field: 0, best: null, skipped: false };
@@ -134,7 +133,7 @@ export function spotFor(item: PackItem, sheet: OpenSheet, kerf: number, fit: Fit
       inField(sheet.fields[field]!, sheet.frame.first, look);
     }
   }
-  // Blocks are joined anew each time: none would be asked for again.
+  // Joined items are made anew each time, so remembering their refusal is useless.
   if (!look.best && !look.skipped && !item.lies[0]!.join) sheet.refused.add(item.lies);
   return look.best;
 }
@@ -148,18 +147,18 @@ function inField({ room, root }: SheetField, first: FlawFrame['first'], look: Lo
   }
   const growX = room.dx - root.dx;
   const growY = room.dy - root.dy;
-  // A sheet that is ripped first is no row of lengths, unless it is one strip throughout; and the other way round.
+  // A sheet ripped first is no row of lengths unless it is a single strip, and vice versa.
   if (root.axis !== 0 && !(first === 'y' && root.axis === 1)) besides(look, root, 0, growX - kerf, root.dy + growY, Math.abs(root.dy - lie.dy));
   if (root.axis !== 1 && !(first === 'x' && root.axis === 0)) besides(look, root, 1, root.dx + growX, growY - kerf, Math.abs(root.dx - lie.dx));
   if (root.axis >= 0) within(look, root, growX, growY);
 }
 
-/** A new row of the block and the piece. */
+/** A new row of the node and the piece. */
 function besides(look: Look, at: GuillotineNode, axis: SplitAxis, holeX: number, holeY: number, mismatch: number): void {
   if (look.lie.dx <= holeX && look.lie.dy <= holeY) offer(look, 'beside', at, axis, holeX, holeY, mismatch, NONE);
 }
 
-/** Places in a row and all that is in it; it may grow so far each way. */
+/** Places in a row and below it; the row may grow by the given amounts. */
 function within(look: Look, block: GuillotineNode, growX: number, growY: number): void {
   const { lie, kerf } = look;
   const maxX = block.dx + growX;
@@ -189,7 +188,7 @@ function within(look: Look, block: GuillotineNode, growX: number, growY: number)
   if (lower >= 2 && row.length > 2) over(look, block, across, along ? growX : growY);
 }
 
-/** Over several of a row that leave room beside them, the highest of those first: the order of a row is free. */
+/** Places over several nodes of a row that leave room beside them, highest first: the order of a row is free. */
 function over(look: Look, block: GuillotineNode, across: number, grow: number): void {
   const { lie, kerf } = look;
   const along = block.axis === 0;
@@ -239,7 +238,7 @@ function offer(
   look.best = { kind, field: look.field, at, axis, lie, score, tie, under };
 }
 
-/** Puts an item where spotFor found room for it. The sheet's blocks are changed: they must be its own (copySheet). */
+/** Inserts an item where `spotFor` found room. Mutates the sheet's nodes, which must be its own (copySheet). */
 export function place(item: PackItem, sheet: OpenSheet, spot: NodeSpot, kerf: number): void {
   const field = sheet.fields[spot.field]!;
   const fresh = nodeOf(item, spot.lie, kerf);
@@ -261,7 +260,7 @@ export function place(item: PackItem, sheet: OpenSheet, spot: NodeSpot, kerf: nu
   sheet.open = openOf(sheet, kerf);
 }
 
-/** A row in a row of the same axis is no row of its own. */
+/** Flattens a row nested in a row of the same axis. */
 function add(row: GuillotineNode[], fresh: GuillotineNode, axis: SplitAxis): void {
   if (fresh.axis === axis) row.push(...fresh.row);
   else row.push(fresh);
@@ -283,7 +282,7 @@ function remeasure(block: GuillotineNode, kerf: number): void {
   measure(block, kerf);
 }
 
-/** The longest and the widest hole of a sheet: most pieces are turned away by this alone. */
+/** The longest and the widest hole of a sheet: rejects most pieces at once. */
 function openOf({ fields }: OpenSheet, kerf: number): { dx: number; dy: number } {
   const most = { dx: 0, dy: 0 };
   const hole = (dx: number, dy: number): void => {
@@ -307,7 +306,7 @@ function openOf({ fields }: OpenSheet, kerf: number): { dx: number; dy: number }
       else if (along) visit(each, growX, block.dy - each.dy + growY);
       else visit(each, block.dx - each.dx + growX, growY);
     }
-    // Over several of the row there may be as much as all of it is long.
+    // Over several nodes of the row the hole may be as long as the row.
     if (low.count >= 2) hole(along ? long : low.size, along ? low.size : long);
   };
   for (const { room, root } of fields) {
@@ -330,7 +329,7 @@ export function openSheet(frame: FlawFrame, kerf: number): OpenSheet {
   return sheet;
 }
 
-/** A sheet of one room with a block in it. */
+/** A sheet of one field that holds a node. */
 export function sheetOf(frame: FlawFrame, root: GuillotineNode, kerf: number): OpenSheet {
   const sheet = openSheet(frame, kerf);
   sheet.fields[0] = { room: frame.rooms[0]!, root };
@@ -341,7 +340,7 @@ export function sheetOf(frame: FlawFrame, root: GuillotineNode, kerf: number): O
 
 const copy = (block: GuillotineNode): GuillotineNode => ({ ...block, row: block.axis === -1 ? block.row : block.row.map(copy) });
 
-/** A copy that can be filled further without touching the sheet it came from. */
+/** A copy that can be changed without touching the original. */
 export const copySheet = ({ frame, fields, area, open, refused }: OpenSheet): OpenSheet => ({
   frame,
   area,
@@ -376,13 +375,13 @@ export function itemsOn({ fields }: OpenSheet): PackItem[] {
   return items;
 }
 
-/** All items of a block. */
+/** All items below a node. */
 export function gather(block: GuillotineNode, items: PackItem[]): void {
   if (block.axis === -1) items.push(block.item!);
   else for (const each of block.row) gather(each, items);
 }
 
-/** Every block of a sheet, pieces among them. */
+/** Every node of a sheet, pieces included. */
 export function nodesOn({ fields }: OpenSheet): GuillotineNode[] {
   const blocks: GuillotineNode[] = [];
   const visit = (block: GuillotineNode): void => {

@@ -1,22 +1,22 @@
 /**
- * The bounded knapsack over true lengths. States are kept as a list in which more room used always means more worth (a Pareto front), so nothing
- * is rounded to steps; rows come in the order of worth for room, and a state that could not reach the best even if all room left were filled at
- * the next row's rate is dropped. Source: Kellerer, Pferschy and Pisinger, "Knapsack Problems", 2004, sections 3.4 and 5.1.1.
+ * Bounded knapsack over real lengths. States form a Pareto front of room and value, so no length is rounded to a grid. Rows come in order of value per
+ * room, and a state that could not beat the best even at the next row's rate is pruned. Source: Kellerer, Pferschy and Pisinger, "Knapsack Problems", 2004,
+ * sections 3.4 and 5.1.1.
  */
 
-/** What there is to choose from, side by side, and kept by the caller: this runs hundreds of times for one layout. */
+/** The rows as parallel arrays, owned by the caller: this runs hundreds of times per layout. */
 export interface KnapsackRows {
   count: number;
-  /** Room one takes; any unit, above 0. */
+  /** Room of one item; any unit, above 0. */
   readonly size: number[];
   readonly worth: number[];
-  /** No more than so many. */
+  /** Upper bound on its number. */
   readonly most: number[];
-  /** States the last call made: how long it took. */
+  /** States of the last call, a measure of its run time. */
   states?: number;
 }
 
-/** States, all rows of one call after the other: how much room and worth, the state it was made from and the row that was added. */
+/** States of all rows in one array: room, value, parent state and the row added. */
 const states = {
   size: new Float64Array(4096),
   worth: new Float64Array(4096),
@@ -28,15 +28,15 @@ let fronts: [Int32Array, Int32Array] = [new Int32Array(1024), new Int32Array(102
 
 const rates: number[] = [];
 
-/** States of one call at most: it takes tens of milliseconds then. What is found by that time is good, if not always the best. */
+/** State limit of one call (tens of milliseconds); beyond it the result is good but may not be optimal. */
 const MAX_STATES = 100_000;
 
-/** Shares of worth that count as none. */
+/** Relative value difference that counts as zero. */
 const HAIR = 1e-12;
 
 /**
- * How often each row is taken for the most worth in `room`, each at most `most` times. Where a bound on a row is met by a state that beats
- * another, the other is not followed: with tight bounds the last hair of worth may be missed.
+ * Number of each row in the most valuable filling of `room`, each at most `most`. A dominated state is dropped even where its bound on a row is less used,
+ * so with tight bounds the result may be slightly below the optimum.
  */
 export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
   const { count, size: sizes, worth: worths, most: mosts } = rows;
@@ -50,7 +50,7 @@ export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
   order.sort((a, b) => rates[b]! - rates[a]!);
   let best = 0;
   for (let left = room, sum = 0, at = 0; at < order.length; at++) {
-    // Filled in order of worth for room: what is to be beaten from the start.
+    // Greedy filling by value per room: the incumbent.
     const index = order[at]!;
     const fit = Math.min(mosts[index]!, Math.floor(left / sizes[index]!));
     left -= fit * sizes[index]!;
@@ -69,7 +69,7 @@ export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
     const [size, worth, most] = [sizes[row]!, worths[row]!, mosts[row]!];
     const after = at + 1 < order.length ? rates[order[at + 1]!]! : 0;
     if (next.length < 2 * length + 64 * most) next = grown(next, 2 * length + 64 * most);
-    // In order of size: states without this row, and those one of it is added to, which are all that were there and what it was added to before.
+    // Merge by size: states without this row, and those with one more of it.
     let [without, old, fresh, kept, lastWorth] = [0, 0, made, 0, -1];
     const first = made;
     while (true) {
@@ -101,7 +101,7 @@ export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
       next[kept++] = made++;
       lastWorth = total;
     }
-    // What could not beat the best with all its room filled at the next row's rate goes.
+    // Prunes states that could not beat the best at the next row's rate.
     length = 0;
     for (let n = 0; n < kept; n++) {
       const state = next[n]!;
@@ -116,7 +116,7 @@ export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
   return times;
 }
 
-/** Worth much, not always the most: filled in order of worth for size, beginning with each of the first `starts` rows in turn. O(rows · starts). */
+/** Greedy filling by value per size, started from each of the first `starts` rows in turn. O(rows · starts). */
 export function greedyKnapsack({ count, size, worth, most }: KnapsackRows, room: number, starts = Infinity): Int32Array {
   const order = Array.from({ length: count }, (_, row) => row)
     .filter((row) => worth[row]! > 0 && most[row]! > 0)
@@ -139,9 +139,8 @@ export function greedyKnapsack({ count, size, worth, most }: KnapsackRows, room:
 }
 
 /**
- * The most worth that goes in `room`, exact but for rounding, or where that takes too many states what would go in if the last row could be cut
- * (Dantzig's bound), which is never less. Each row is split into rows that are taken once or not at all, of 1, 2, 4 and so on
- * of it, and what is over (Kellerer, Pferschy and Pisinger, section 7.1.1), so that no bound on a row is met on the way.
+ * Greatest value that fits in `room`, exact but for rounding; where that takes too many states, Dantzig's bound, which is never less. Each row is split
+ * into 0-1 rows of 1, 2, 4 … and a remainder (Kellerer, Pferschy and Pisinger, section 7.1.1), so that no bound on a row interferes.
  */
 export function maxWorth({ count, size, worth, most: limits }: KnapsackRows, room: number): number {
   const split = { count: 0, size: [] as number[], worth: [] as number[], most: [] as number[], states: 0 };
@@ -159,7 +158,7 @@ export function maxWorth({ count, size, worth, most: limits }: KnapsackRows, roo
   return split.states > MAX_STATES ? Math.max(most, ifCut(split, room)) : most;
 }
 
-/** Filled in order of worth for size, the last row in part. */
+/** Dantzig's bound: greedy by value per size, the last row in part. */
 function ifCut({ count, size, worth }: KnapsackRows, room: number): number {
   const order = Array.from({ length: count }, (_, row) => row).sort((a, b) => worth[b]! / size[b]! - worth[a]! / size[a]!);
   let [left, sum] = [room, 0];

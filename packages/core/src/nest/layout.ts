@@ -1,17 +1,17 @@
-/** Filling sheets with items in an order, and what a layout is worth. */
+/** Fills sheets with items in a given order, and scores layouts. */
 import type { FlawFrame } from './frames.ts';
 import { itemsIn } from './merge.ts';
 import type { StockArea, PackItem } from './pieces.ts';
 import type { NestProblem, Score } from './problem.ts';
 import { copySheet, openSheet, place, spotFor, type FitRule, type OpenSheet, type NodeSpot } from './guillotine-tree.ts';
 
-/** What every layout of a search shares. */
+/** Shared by every layout of a search. */
 export interface NestJob {
   readonly problem: NestProblem;
-  /** Sheets in the order they are opened, each with the ways it may be cut into rooms; those with pins are open from the start. */
+  /** Sheets in the order they are opened, each with its possible frames; those with pins are open from the start. */
   readonly beds: readonly FramedSheet[];
   readonly pinned: readonly FramedSheet[];
-  /** True when time is up: what is still to be placed goes on the last sheet or a new one, without looking further. */
+  /** True when time is up: the remaining items go on the last sheet or a new one, without further search. */
   readonly isOver: () => boolean;
 }
 
@@ -25,22 +25,22 @@ export interface Layout {
   readonly left: readonly PackItem[];
 }
 
-/** How items find their place. */
+/** Placement rules. */
 export interface FillRules {
   readonly fit: FitRule;
-  /** The first sheet with room, or the one where it fits best. */
+  /** First fit, or best fit over all sheets. */
   readonly among: 'first' | 'best';
-  /** Leaves a place out by chance. */
+  /** Drops a place at random. */
   readonly skip: (() => boolean) | null;
-  /** Whether one more of this bed may be opened beside those there are. */
+  /** Whether one more sheet of this stock area may be opened. */
   readonly mayOpen: (bed: StockArea, sheets: readonly OpenSheet[]) => boolean;
   readonly frame: (frames: readonly FlawFrame[]) => FlawFrame;
 }
 
-/** Items that go on one sheet together. */
+/** Items that must share a sheet. */
 export type MatchedItems = readonly PackItem[];
 
-/** Items one by one, in their order; those that belong together where the first of them stands. */
+/** Items in order; those that belong together at the position of their first. */
 export function matchedItems(items: readonly PackItem[]): MatchedItems[] {
   const units: PackItem[][] = [];
   const groups = new Map<string, PackItem[]>();
@@ -57,18 +57,18 @@ export function matchedItems(items: readonly PackItem[]): MatchedItems[] {
   return units;
 }
 
-/** Items known not to go on any kept sheet but the changed ones. */
+/** Items known not to fit on any kept sheet except the changed ones. */
 export interface Stuck {
   readonly items: ReadonlySet<PackItem>;
   readonly changed: ReadonlySet<OpenSheet>;
 }
 
-/** Items between two looks at the clock. */
+/** Items placed between two looks at the clock. */
 const ASK_EVERY = 64;
-/** Items that go on one sheet when time is up: each further one takes longer to place. */
+/** Items per sheet once time is up: each further one takes longer to place. */
 const MAX_CROWD = 600;
 
-/** Fills the kept sheets and as many new ones as the rules let. Kept sheets belong to another layout: one is copied before it is changed. */
+/** Fills the kept sheets and as many new ones as the rules allow. Kept sheets belong to another layout: each is copied before it is changed. */
 export function fill(job: NestJob, kept: readonly OpenSheet[], units: readonly MatchedItems[], rules: FillRules, stuck: Stuck | null = null): Layout {
   const { kerf } = job.problem;
   const filling: Filling = {
@@ -92,7 +92,7 @@ export function fill(job: NestJob, kept: readonly OpenSheet[], units: readonly M
       continue;
     }
     const item = unit[0]!;
-    // Sheets only fill up: where a twin of this item found no room, there is none for it either.
+    // Sheets only fill up: where an identical item did not fit, neither does this one.
     if (failed.has(item.lies)) {
       left.push(...itemsIn(item));
       continue;
@@ -123,18 +123,18 @@ export function fill(job: NestJob, kept: readonly OpenSheet[], units: readonly M
   return { sheets, left };
 }
 
-/** A layout while it is filled; side by side for each sheet whether it may be changed and whether it differs from what it was. */
+/** A layout being filled; per sheet whether it may be changed, and whether it was. */
 interface Filling {
   readonly job: NestJob;
   readonly rules: FillRules;
   readonly sheets: OpenSheet[];
   readonly own: boolean[];
   readonly moved: boolean[];
-  /** Beds of which no more may be opened: that stays so. */
+  /** Stock areas of which no more may be opened, for the rest of this filling. */
   readonly full: Set<StockArea>;
 }
 
-/** The first sheet with room, or the one where the item fits best. */
+/** First fit, or best fit over all sheets. */
 function roomFor(item: PackItem, { sheets, moved, rules, job }: Filling, from: number, onlyMoved: boolean): { at: number; spot: NodeSpot } | null {
   const { fit, among, skip } = rules;
   const { kerf } = job.problem;
@@ -157,7 +157,7 @@ function roomFor(item: PackItem, { sheets, moved, rules, job }: Filling, from: n
   return best;
 }
 
-/** All of a cabinet on one sheet, or none of it. */
+/** Places all items of a matched group on one sheet, or none. */
 function all(unit: MatchedItems, sheet: OpenSheet, kerf: number, fit: FitRule): OpenSheet | null {
   const trial = copySheet(sheet);
   for (const item of unit) {
@@ -199,7 +199,7 @@ function openFor({ job, rules, sheets, own, moved, full }: Filling, unit: Matche
   return false;
 }
 
-/** How many of a bed are in use. */
+/** Number of sheets in use of a stock area. */
 export const usedOf = (bed: StockArea, sheets: readonly OpenSheet[]): number => sheets.reduce((sum, { frame }) => sum + (frame.bed === bed ? 1 : 0), 0);
 
 export function scoreOf({ sheets, left }: Layout): Score {

@@ -1,6 +1,6 @@
 /**
- * Items that share a side, put together into one: what was sawn from one piece has such sides, and repeated parts make strips.
- * Blocks are items like any other; a search may take them apart again.
+ * Joins items that share a side: pieces sawn from one piece have such sides, and repeated parts form strips. Joined items are items like any other; the
+ * search may split them again.
  */
 import type { Random } from '../chance/random.ts';
 import type { StockArea, PackItem, PackLie } from './pieces.ts';
@@ -10,14 +10,14 @@ interface MergedLie {
   readonly lie: PackLie;
 }
 
-/** A cut parts the block again: its halves lie side by side along the axis, a kerf apart, of one size across it or nearly. */
+/** The halves lie side by side along the axis, a kerf apart, equal or nearly equal across it. */
 function joined(axis: 'x' | 'y', first: MergedLie, second: MergedLie, kerf: number): PackLie {
   const [a, b] = [first.lie, second.lie];
   const size = axis === 'x' ? { dx: a.dx + kerf + b.dx, dy: Math.max(a.dy, b.dy) } : { dx: Math.max(a.dx, b.dx), dy: a.dy + kerf + b.dy };
   return { ...size, turned: false, run: null, join: { axis, first, second } };
 }
 
-/** The same item turned by a quarter; none for one whose grain has a say. */
+/** The same item turned by 90°; none where grain forbids it. */
 const quarter = ({ item, lie }: MergedLie): MergedLie | null => {
   const other = item.lies.length === 2 ? item.lies.find((each) => each !== lie) : undefined;
   return other ? { item, lie: other } : null;
@@ -34,7 +34,7 @@ function block(axis: 'x' | 'y', first: MergedLie, second: MergedLie, kerf: numbe
   return { index: Math.min(a.index, b.index), parts: [...a.parts, ...b.parts], lies: possible, area: a.area + b.area, together: null };
 }
 
-/** Rounds of joining; each at least halves nothing or something, so that a few are enough for any sheet. */
+/** Rounds of joining; items at least halve in each useful round, so a few suffice. */
 const MAX_ROUNDS = 12;
 
 interface MergeSide extends MergedLie {
@@ -42,7 +42,7 @@ interface MergeSide extends MergedLie {
   readonly side: number;
 }
 
-/** Sides that agree within so much of themselves, longest first. */
+/** Groups of sides equal within a tolerance, longest first. */
 function families(items: readonly PackItem[], near: number): MergeSide[][] {
   const sides: MergeSide[] = [];
   for (const item of items)
@@ -64,8 +64,8 @@ function families(items: readonly PackItem[], near: number): MergeSide[][] {
 }
 
 /**
- * Items joined wherever two share a side, within `near` of it, and fit a sheet together, longest sides first. Without `random`
- * only where no third shares that side, so that the pair is no chance; with it, pairs of larger families too, and some left apart.
+ * Items joined wherever two share a side, within `near` of it, and fit a sheet together, longest sides first. Without `random` only sides that exactly two
+ * items share, so that the match is no coincidence; with it, pairs from larger groups too, and some left apart.
  */
 export function merged(items: readonly PackItem[], beds: readonly StockArea[], kerf: number, random: Random | null, near = 0): PackItem[] {
   const fits = ({ dx, dy }: PackLie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
@@ -92,10 +92,10 @@ export function merged(items: readonly PackItem[], beds: readonly StockArea[], k
   return [...now];
 }
 
-/** How near sides are that are joined by chance: exactly alike, or as near as what was sawn from one piece and cleaned up. */
+/** Tolerances for random joining: exactly equal, or as near as pieces sawn from one and cleaned up. */
 export const NEAR = [0, 0.002, 0.01] as const;
 
-/** The items a block was joined from; an item that is none is itself. */
+/** The items a joined item consists of; a single item is itself. */
 export function itemsIn(item: PackItem): readonly PackItem[] {
   const join = item.lies[0]?.join;
   return join ? [...itemsIn(join.first.item), ...itemsIn(join.second.item)] : [item];

@@ -1,8 +1,8 @@
 /**
- * Jobs with nothing over, or next to nothing: their sheets were sawn apart, and can be put together again. Rectangles are joined along equal
- * sides, beside and over one another, until they are whole sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock
- * problems", 1983, with as little waste allowed as there is), the likeliest first (best first, as Viswanathan and Bagchi, 1993): two that share a side with few others belong together,
- * one with many may go with any of them. Where cuts need not run from edge to edge five are put round one another too (pinwheels.ts).
+ * Jobs with no waste, or nearly none: their sheets were cut apart, and can be reassembled. Rectangles are joined along equal sides until they are whole
+ * sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock problems", 1983, with the least waste allowed), in best-first order (as
+ * Viswanathan and Bagchi, 1993): two pieces whose side few others have probably belong together, a common side says little. In free layouts five may also
+ * form a pinwheel (pinwheels.ts).
  */
 import TinyQueue from 'tinyqueue';
 import type { Random } from '../chance/random.ts';
@@ -11,18 +11,18 @@ import type { PackItem, PackLie } from './pieces.ts';
 import { leaf, rowsIn, type SplitAxis, type GuillotineNode } from './guillotine-tree.ts';
 import { placesIn, sizeOf, wheelsWith, type Pinwheel } from './pinwheels.ts';
 
-/** A rectangle of pieces with only kerfs between them. */
+/** A rectangle of pieces separated only by kerfs. */
 export interface Whole {
-  /** In the common measure of the job's sides: small whole numbers, by which it is looked up over and over. */
+  /** In the common measure of the job's sides: small integers, used as lookup keys. */
   readonly dx: number;
   readonly dy: number;
-  /** A bit for each item in it, and two numbers that tell sets of items apart. */
+  /** Bit set of its items, and two hash values of that set. */
   readonly bits: Int32Array;
   readonly sign: Sign;
   readonly pieces: number;
-  /** Of its pieces, a kerf round each. */
+  /** Area of its pieces, each with its kerf. */
   readonly area: number;
-  /** The choices there were on the way, in bits: how likely it is no more than chance. */
+  /** Bits of the choices on the way: how likely the match is a coincidence. */
   readonly doubt: number;
   readonly made: Lying | { readonly axis: SplitAxis; readonly first: Whole; readonly second: Whole } | { readonly wheel: Pinwheel<Whole> };
 }
@@ -34,41 +34,41 @@ interface Lying {
   readonly lie: PackLie;
 }
 
-/** Whole sheets, and the items that are on none; `measure` is what sizes of the wholes count in, nm. */
+/** Whole sheets, and the items on none; `measure` is the common measure of the sizes, nm. */
 export interface FoundSheets {
   readonly measure: number;
   readonly sheets: readonly Whole[];
   readonly rest: readonly PackItem[];
 }
 
-/** More pieces than this have too many sides in common. */
+/** With more pieces than this, too many sides agree. */
 const MAX_PIECES = 400;
-/** Rectangles looked at in one step, by turns, few to begin with: where sides are common each look takes longer than the one before. */
+/** Rectangles expanded per step, increasing: where sides are common each expansion takes longer than the last. */
 const LOOKS = [150, 400, 800, 400, 1600] as const;
-/** What a piece more is worth against doubt: little looks at everything small first, much builds on what there is. */
+/** Value of one more piece against doubt: low values expand small rectangles first, high ones extend large rectangles. */
 const BOLDNESS = [1, 1.5, 2, 2.5, 3, 4] as const;
-/** Steps without a whole sheet before it begins again. */
+/** Steps without a whole sheet before a restart. */
 const PATIENCE = 4;
-/** With a greater share of the sheets over, equal sides say little. */
+/** With a greater share of waste, equal sides say little. */
 const MAX_OVER = 0.04;
-/** Sides that differ by such a share of the sheet's width are joined where something is over: one for each look, by chance. */
+/** Tolerances of nearly equal sides, as a share of the sheet's width, where there is some waste; drawn at random per step. */
 const NEARLY = [0.0003, 0.001, 0.004, 0.008, 0.016] as const;
-/** A whole may lose more than its share of what is over: so many times. */
+/** A rectangle may waste at most this multiple of its share. */
 const UNEVEN = 1.25;
-/** What losing its share is worth against doubt. */
+/** Value of wasting its share, against doubt. */
 const CAREFUL = 3;
-/** Choices of sheets that go together looked at. */
+/** Limit on the compatible sets of sheets examined. */
 const MAX_CHOICES = 20_000;
 const ASK_EVERY = 64;
 
 export interface NoWasteSearch {
-  /** Nothing is over: only equal sides are joined. */
+  /** No waste at all: only equal sides are joined. */
   readonly isExact: boolean;
-  /** Looks for more whole sheets; what it found when it has all, or gives this try up. */
+  /** Searches for more whole sheets; the result once it has all, or gives up this step. */
   step(): FoundSheets | null;
 }
 
-/** Null where something is over, and for jobs that ask for more than sizes and grain on one kind of sheet. */
+/** Null where there is too much waste, and for jobs with more than sizes and grain on one stock kind. */
 export function noWasteSearch(job: NestJob, items: readonly PackItem[], random: Random): NoWasteSearch | null {
   const [framed] = job.beds;
   if (!framed || job.beds.length > 1 || job.pinned.length > 0 || framed.frames.length !== 1) return null;
@@ -110,7 +110,7 @@ export function noWasteSearch(job: NestJob, items: readonly PackItem[], random: 
   };
 }
 
-/** How many sheets the items fill, a kerf round each, and the share that is over; null where that is more than a little. */
+/** Number of sheets the items fill, kerfs included, and the share of waste; null where that is too much. */
 function sheetsFilled(items: readonly PackItem[], dx: number, dy: number, kerf: number): { readonly sheets: number; readonly over: number } | null {
   const k = BigInt(kerf);
   const area = (x: number, y: number): bigint => (BigInt(x) + k) * (BigInt(y) + k);
@@ -123,17 +123,17 @@ function sheetsFilled(items: readonly PackItem[], dx: number, dy: number, kerf: 
 
 const commonMeasure = (a: number, b: number): number => (b === 0 ? a : commonMeasure(b, a % b));
 
-/** A sheet and its kerf, in `measure`, nm. */
+/** Sheet and kerf, in `measure`, nm. */
 interface Sized {
   readonly dx: number;
   readonly dy: number;
   readonly kerf: number;
   readonly measure: number;
-  /** The share of the sheets that is over. */
+  /** Share of waste. */
   readonly over: number;
 }
 
-/** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
+/** Whole sheets from some of the items, as many as the expansion limit finds; null when time ran out. */
 function wholeSheets(
   items: readonly PackItem[],
   { dx, dy, kerf, measure, over }: Sized,
@@ -161,7 +161,7 @@ function wholeSheets(
   const waiting = new TinyQueue<{ readonly whole: Whole; readonly key: number }>([], (a, b) => a.key - b.key);
   const seen = new Set<number>();
   const found: Whole[] = [];
-  /** Told apart by 52 bits of chance: one that is dropped for another costs nothing but itself. */
+  /** Compared by 52 hash bits: a collision only drops one candidate. */
   const isNew = (long: number, wide: number, [a, b]: Sign): boolean => {
     const key = ((a ^ Math.imul(long, 0x2c1b3c6d)) & BITS_26) * 2 ** 26 + ((b ^ Math.imul(wide, 0x297a2d39)) & BITS_26);
     if (seen.has(key)) return false;
@@ -239,7 +239,7 @@ function overlap(a: Int32Array, b: Int32Array): boolean {
   return false;
 }
 
-/** Wholes by one side, those together in which it is equal, or differs by no more than `nearly`. */
+/** Rectangles by one side, grouped where equal, or within `nearly`. */
 class Sides {
   private readonly rows = new Map<number, Whole[]>();
 
@@ -266,7 +266,7 @@ class Sides {
   }
 }
 
-/** All that are still wanted, where so many of those found share no piece; else one of the likeliest. */
+/** All that are still needed, where enough of those found share no piece; else one of the most likely. */
 function chosenOf(found: readonly Whole[], wanted: number, random: Random): Whole[] {
   const byDoubt = [...found].sort((a, b) => a.doubt - a.pieces - (b.doubt - b.pieces));
   let choices = 0;
@@ -286,14 +286,14 @@ function chosenOf(found: readonly Whole[], wanted: number, random: Random): Whol
   return one ? [one] : [];
 }
 
-/** As rows in rows; for one that was made without wheels. */
+/** As nested rows, for a rectangle without pinwheels. */
 export function blockOfWhole({ made }: Whole, kerf: number): GuillotineNode {
   if ('item' in made) return leaf(made.item, made.lie);
   if ('wheel' in made) throw new Error('a wheel has no cut from edge to edge');
   return rowsIn(made.axis, [blockOfWhole(made.first, kerf), blockOfWhole(made.second, kerf)], kerf);
 }
 
-/** Its pieces, each with its lower left corner, nm. */
+/** Its pieces with their lower left corners, nm. */
 export function piecesOfWhole({ made }: Whole, kerf: number, measure: number, x = 0, y = 0): (Lying & { readonly x: number; readonly y: number })[] {
   if ('item' in made) return [{ ...made, x, y }];
   if ('wheel' in made)

@@ -1,11 +1,11 @@
-/** The orders items are placed in: sorted, and sorted with a bit of chance. */
+/** Insertion orders: sorted, and sorted with noise. */
 import type { Random } from '../chance/random.ts';
 import type { PackItem } from './pieces.ts';
 
 type Order = (a: PackItem, b: PackItem) => number;
 const longest = (item: PackItem): number => Math.max(item.lies[0]!.dx, item.lies[0]!.dy);
 const shortest = (item: PackItem): number => Math.min(item.lies[0]!.dx, item.lies[0]!.dy);
-/** Sorted orders worth starting from: by area, long side, width, length, short side. */
+/** Sort keys worth starting from: area, long side, width, length, short side. */
 export const ORDERS: readonly Order[] = [
   (a, b) => b.area - a.area || a.index - b.index,
   (a, b) => longest(b) - longest(a) || shortest(b) - shortest(a) || a.index - b.index,

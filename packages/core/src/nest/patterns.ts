@@ -1,9 +1,9 @@
 /**
- * Layouts from patterns, for parts of which there are many alike: a sheet is ripped into strips, each strip crosscut into columns, each column
- * into equal pieces. The strip that holds the most worth is a bounded knapsack over its length, the strips of a sheet another over its width
- * (Gilmore and Gomory, "Multistage cutting stock problems of two and more dimensions", 1965). Sheets are filled one after the other, a pattern
- * as often as there are pieces for it; pieces that ended on poorly filled sheets are worth more the next time (sequential value correction:
- * Belov and Scheithauer, "Setup and open-stacks minimization in one-dimensional stock cutting", 2007). What waste is left takes what fits.
+ * Pattern layouts for repeated parts: a sheet is ripped into strips, each strip crosscut into columns, each column cut into equal pieces. The most valuable
+ * strip is a bounded knapsack over its length, the strips of a sheet another over its width (Gilmore and Gomory, "Multistage cutting stock problems of two
+ * and more dimensions", 1965). Sheets are filled one after the other, each pattern as often as there are pieces for it; pieces that ended on poorly filled
+ * sheets gain value for the next layout (sequential value correction: Belov and Scheithauer, "Setup and open-stacks minimization in one-dimensional stock
+ * cutting", 2007). Remaining waste is filled with what fits.
  */
 import type { Random } from '../chance/random.ts';
 import { usedOf, type FramedSheet, type NestJob, type Layout } from './layout.ts';
@@ -11,7 +11,7 @@ import { kindsOf, type PackItem, type PackLie } from './pieces.ts';
 import { boundedKnapsack, type KnapsackRows } from './knapsack.ts';
 import { place, rowsIn, sheetOf, spotFor, leaf, type SplitAxis, type GuillotineNode, type OpenSheet } from './guillotine-tree.ts';
 
-/** Alike pieces. */
+/** Identical pieces. */
 interface Kind {
   readonly items: readonly PackItem[];
   readonly lies: readonly PackLie[];
@@ -19,7 +19,7 @@ interface Kind {
   readonly area: number;
 }
 
-/** So many equal pieces over one another, at one place along a strip. */
+/** Equal pieces stacked across a strip, at one place along it. */
 interface Column {
   readonly kind: number;
   readonly lie: PackLie;
@@ -27,11 +27,11 @@ interface Column {
 }
 
 interface Strip {
-  /** nm, across it. */
+  /** nm, across the strip. */
   readonly wide: number;
   readonly worth: number;
   readonly columns: readonly (Column & { readonly times: number })[];
-  /** Pieces of each kind in it. */
+  /** Number of pieces of each kind in it. */
   readonly uses: readonly Use[];
 }
 
@@ -40,22 +40,22 @@ interface Use {
   readonly count: number;
 }
 
-/** A column must fill this share of its strip's width. */
+/** Least share of its strip's width that a column must fill. */
 const MIN_FILLED = 0.55;
-/** Worth grows with this power of area: what is large is harder to place. */
+/** Exponent of area in the initial value: large pieces are harder to place. */
 const LARGE = 1.06;
-/** How much of a new worth is taken over. */
+/** Smoothing of value corrections. */
 const CORRECTION = 0.35;
 
 export interface Patterns {
-  /** One more layout, from worths corrected by the one before; null when time ran out under it. */
+  /** One more layout, with values corrected by the one before; null when time ran out. */
   step(): Layout | null;
 }
 
-/** So many pieces of a kind on the average, or there is nothing to repeat. */
+/** Least average number of pieces per kind for patterns to pay. */
 const REPEATED = 2.5;
 
-/** Null for jobs without many alike, and for those that ask for more than sizes and grain: flaws, pinned parts, parts that share a sheet. */
+/** Null for jobs with few repeats, and for those with flaws, pinned parts or parts that must share a sheet. */
 export function patterns(job: NestJob, items: readonly PackItem[], random: Random): Patterns | null {
   const isPlain = job.pinned.length === 0 && job.beds.every(({ frames }) => frames.length === 1 && frames[0]!.rooms.length === 1);
   if (!isPlain || items.some(({ together }) => together !== null)) return null;
@@ -72,7 +72,7 @@ export function patterns(job: NestJob, items: readonly PackItem[], random: Rando
   };
 }
 
-/** Sheets one after the other, until nothing is left or nothing more may be opened. */
+/** Fills sheets until nothing is left, or no more may be opened. */
 function laidOut(job: NestJob, kinds: readonly Kind[], worths: readonly number[], random: Random): Layout | null {
   const { kerf } = job.problem;
   const left = kinds.map(({ items }) => items.length);
@@ -111,7 +111,7 @@ function laidOut(job: NestJob, kinds: readonly Kind[], worths: readonly number[]
   return { sheets, left: kinds.flatMap(({ items }, kind) => items.slice(0, left[kind])) };
 }
 
-/** What ended on a poorly filled sheet is worth more next time. */
+/** Raises the value of pieces that ended on poorly filled sheets. */
 function correct({ sheets }: Layout, kinds: readonly Kind[], worths: number[], random: Random): void {
   const kindOf = new Map(kinds.map(({ lies }, kind) => [lies, kind]));
   const sums = kinds.map(() => ({ worth: 0, count: 0 }));
@@ -162,7 +162,7 @@ function blockOfPattern({ axis, strips }: Pattern, taken: (kind: number) => Pack
 }
 
 interface SheetSearch {
-  /** The pattern of the most worth from what is left; null for none. */
+  /** The most valuable pattern of the remaining pieces; null for none. */
   best(left: readonly number[]): Pattern | null;
 }
 
@@ -182,7 +182,7 @@ function sheetSearch({ bed, frames }: FramedSheet, kinds: readonly Kind[], worth
   };
 }
 
-/** Patterns whose strips lie side by side along `axis`. Strips are memoized: one stays the best of its width while there are pieces for it. */
+/** Patterns with strips side by side along `axis`. Strips are memoized: one stays the best of its width while there are pieces for it. */
 function stripSearch(
   axis: SplitAxis,
   dx: number,
@@ -199,11 +199,11 @@ function stripSearch(
   );
   const widths = [...new Set(lies.map(({ wide }) => wide))].sort((a, b) => b - a);
   lies.sort((a, b) => b.wide - a.wide);
-  /** By width, the best strip from all that was left when it was made: it stays the best while there are pieces for it. */
+  /** By width: the best strip of the pieces left when it was made. */
   const known = new Map<number, Strip | null>();
   let last: Pattern | null = null;
   const rows: KnapsackRows = { count: 0, size: [], worth: [], most: [] };
-  /** Of each row, pieces over one another, and the way they lie. */
+  /** Per knapsack row: stacked pieces and their orientation. */
   const [stacks, lyings]: [number[], number[]] = [[], []];
   const across: KnapsackRows = { count: 0, size: [], worth: [], most: [] };
 
@@ -228,7 +228,7 @@ function stripSearch(
       stacks[row] = stack;
       lyings[row] = index;
     }
-    // With nothing so wide left it is a strip of the next width.
+    // With no piece of this width left it equals the strip of the next width.
     const times = widest < wide ? null : boundedKnapsack(rows, length + kerf);
     const used: (Column & { times: number })[] = [];
     for (let row = 0; times && row < rows.count; row++) {
@@ -263,7 +263,7 @@ function stripSearch(
       }
       const times = boundedKnapsack(across, free);
       const before = strips.length;
-      // The widest first; those there are no pieces for after them are looked for again in what is over.
+      // Widest first; pieces it cannot supply are sought again in the remainder.
       candidates.forEach((strip, at) => {
         const count = times[at]! === 0 ? 0 : Math.min(times[at]!, timesOf(strip.uses, rest));
         for (let n = 0; n < count; n++) strips.push(strip);
@@ -289,14 +289,14 @@ function usesIn(lists: readonly (readonly Use[])[]): Use[] {
   return [...counts].map(([kind, count]) => ({ kind, count }));
 }
 
-/** How often there are pieces for so many of each. */
+/** How often the remaining pieces allow a pattern. */
 function timesOf(uses: readonly Use[], left: readonly number[]): number {
   let times = Infinity;
   for (const { kind, count } of uses) times = Math.min(times, Math.floor(left[kind]! / count));
   return times;
 }
 
-/** A kind that lies both ways in one strip may have been taken twice over. */
+/** A kind that lies both ways in one strip may have been counted twice. */
 function withinStock<C extends { readonly kind: number; readonly stack: number; readonly times: number }>(columns: readonly C[], left: readonly number[]): C[] {
   const rest = [...left];
   return columns.flatMap((each) => {

@@ -1,18 +1,15 @@
-/**
- * What the packer places: single pieces, or a matched group as one block with its parts side by
- * side. Each item lists the ways it may lie.
- */
+/** The items to pack: single pieces, or a matched group as one block with its parts side by side. Each item lists its allowed orientations. */
 import type { Length } from '../length/length.ts';
 import { trimOf, type NestPart, type NestProblem, type NestSheet } from './problem.ts';
 
-/** One way an item may lie; for a block, where its parts are inside. */
+/** One orientation of an item; for a block, with the places of its parts. */
 export interface PackLie {
   readonly dx: number;
   readonly dy: number;
   readonly turned: boolean;
   /** Matched group: the direction its parts follow one another in. */
   readonly run: 'x' | 'y' | null;
-  /** Two items joined into one: what lies first along the axis, and what lies second, a kerf on. */
+  /** Two joined items: the first along the axis, and the second a kerf further. */
   readonly join?: { readonly axis: 'x' | 'y'; readonly first: Inner; readonly second: Inner };
 }
 
@@ -26,13 +23,13 @@ export interface PackItem {
   readonly parts: readonly NestPart[];
   readonly lies: readonly PackLie[];
   readonly area: number;
-  /** Items that say the same here go on one sheet. */
+  /** Items with the same value here share a sheet. */
   readonly together: string | null;
 }
 
 export interface StockArea {
   readonly sheet: NestSheet;
-  /** Inside the trim. */
+  /** Usable area inside the trim. */
   readonly dx: number;
   readonly dy: number;
 }
@@ -43,7 +40,7 @@ export const stockAreasOf = (problem: NestProblem): StockArea[] =>
     return { sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim };
   });
 
-/** How many of a part are to be placed: those that are pinned lie already. */
+/** Number of copies still to place: pinned ones already lie. */
 function loose({ sheets }: NestProblem, { id, count }: NestPart): number {
   return count - sheets.reduce((sum, { pins }) => sum + (pins ?? []).filter(({ part }) => part === id).length, 0);
 }
@@ -56,7 +53,7 @@ export const lieOf = ({ length, width, grain }: NestPart): PackLie[] => {
   return length === width ? [straight] : [straight, turned];
 };
 
-/** Items to place and parts that can lie on no sheet at all. */
+/** Items to place, and parts that fit on no sheet. */
 export function itemsOf(problem: NestProblem): { items: PackItem[]; impossible: { part: NestPart; why: string }[] } {
   const beds = stockAreasOf(problem).filter(({ sheet }) => sheet.count !== 0);
   const fits = ({ dx, dy }: PackLie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
@@ -82,7 +79,7 @@ export function itemsOf(problem: NestProblem): { items: PackItem[]; impossible: 
   return { items: tied(items), impossible };
 }
 
-/** Items that lie alike, together: pieces of one part. */
+/** Groups identical items: copies of one part. */
 export function kindsOf(items: readonly PackItem[]): PackItem[][] {
   const byLies = new Map<PackItem['lies'], PackItem[]>();
   for (const each of items) {
@@ -93,7 +90,7 @@ export function kindsOf(items: readonly PackItem[]): PackItem[][] {
   return [...byLies.values()];
 }
 
-/** A matched group whose parts belong to several ties makes one of them. */
+/** A matched group whose parts belong to several ties merges them into one. */
 function tied(items: readonly PackItem[]): PackItem[] {
   const of = new Map<string, string>();
   const root = (tag: string): string => {
@@ -119,10 +116,10 @@ const item = (index: number, parts: readonly NestPart[], lies: readonly PackLie[
   together: null,
 });
 
-/** Whether a part lies turned: its grain decides, and where it has no say, the lie does. */
+/** Whether a part lies turned: decided by its grain or, without grain, by the orientation. */
 export const isTurned = ({ grain }: NestPart, lie: Pick<PackLie, 'turned'>): boolean => (grain === 'either' ? lie.turned : grain === 'width');
 
-/** A block whose parts follow one another along x or along y, a kerf apart; those that may lie both ways all lie the same way. */
+/** A block whose parts follow one another along x or along y, a kerf apart; parts that may be turned all lie the same way. */
 function blockLies(parts: readonly NestPart[], kerf: Length): PackLie[] {
   const turns = parts.some(({ grain }) => grain === 'either') ? [false, true] : [false];
   const lies: PackLie[] = [];

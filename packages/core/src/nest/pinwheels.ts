@@ -1,7 +1,7 @@
 /**
- * Five rectangles that make one without a cut from edge to edge: four of them round a fifth, each with its end against the side of the next (the
- * pinwheel, the least such pattern: Biró and Boros, "Network flows and non-guillotine cutting patterns", 1984). Nothing but a kerf is between them,
- * so any two of the four and the fifth tell how large the others are. Turned the other way round it takes the same five sizes.
+ * Five rectangles that form one without a guillotine cut: four around a fifth, each with its end against the side of the next (the pinwheel, the smallest
+ * such pattern: Biró and Boros, "Network flows and non-guillotine cutting patterns", 1984). Separated only by kerfs, so that two of the four and the fifth
+ * determine the others. Mirrored it takes the same five sizes.
  */
 
 export interface SizedRect {
@@ -9,12 +9,12 @@ export interface SizedRect {
   readonly dy: number;
 }
 
-/** By their order round: from the lower left corner along the bottom, then up the right, back along the top, down the left; last the one inside. */
+/** In order: from the lower left corner along the bottom, up the right, back along the top, down the left; the inner one last. */
 export type Pinwheel<R> = readonly [bottom: R, right: R, top: R, left: R, inside: R];
 
 export interface PlacedPinwheel<R> {
   readonly five: Pinwheel<R>;
-  /** How many others might have stood in the places of some of them: the more, the likelier they meet by chance. */
+  /** Number of alternatives for some of them: the more, the likelier the match is a coincidence. */
   readonly choices: number;
 }
 
@@ -25,7 +25,7 @@ export interface BySides<R> {
   readonly byHeight: (dy: number) => readonly R[];
 }
 
-/** Where each of the five lies: its lower left corner. */
+/** Lower left corner of each of the five. */
 export function placesIn([bottom, right, , left]: Pinwheel<SizedRect>, kerf: number): Pinwheel<{ readonly x: number; readonly y: number }> {
   return [
     { x: 0, y: 0 },
@@ -36,13 +36,13 @@ export function placesIn([bottom, right, , left]: Pinwheel<SizedRect>, kerf: num
   ];
 }
 
-/** How large the five are together. */
+/** Overall size of the five. */
 export const sizeOf = ([bottom, right, , left]: Pinwheel<SizedRect>, kerf: number): SizedRect => ({
   dx: bottom.dx + kerf + right.dx,
   dy: bottom.dy + kerf + left.dy,
 });
 
-/** Every wheel of `one` and four of the known rectangles. O(known) looks, and as many more as sides agree. */
+/** Every pinwheel of `one` and four known rectangles. O(known), plus one step per matching side. */
 export function wheelsWith<R extends SizedRect>(one: R, known: BySides<R>, kerf: number): PlacedPinwheel<R>[] {
   const found: PlacedPinwheel<R>[] = [];
   const sized = (rows: readonly R[], dy: number): R[] => rows.filter((row) => row.dy === dy);
@@ -50,7 +50,7 @@ export function wheelsWith<R extends SizedRect>(one: R, known: BySides<R>, kerf:
     for (const row of rows) found.push({ five: five(row), choices: choices * (1 + rows.length) });
   };
   for (const other of known.all) {
-    // Inside, with the one on its left.
+    // As the inner one, with the one on its left.
     const bottoms = known.byWidth(other.dx + kerf + one.dx);
     for (const bottom of bottoms) {
       const rights = known.byHeight(bottom.dy + kerf + one.dy);
@@ -59,7 +59,7 @@ export function wheelsWith<R extends SizedRect>(one: R, known: BySides<R>, kerf:
         add(tops, (1 + bottoms.length) * (1 + rights.length), (top) => [bottom, right, top, other, one]);
       }
     }
-    // Round another that is inside: as the bottom, the right, the top and the left one.
+    // Around another: as the bottom, the right, the top and the left one.
     const lefts = known.byWidth(one.dx - kerf - other.dx);
     if (lefts.length > 0) {
       const rights = known.byHeight(one.dy + kerf + other.dy);

@@ -1,7 +1,4 @@
-/**
- * Pieces and sheets: what the nester knows. It knows no cabinets. The form on disk is
- * docs/nesting.md; formats/nest-problem.ts reads it.
- */
+/** The nesting problem: pieces and sheets, without cabinets. The file format is docs/nesting.md; formats/nest-problem.ts reads it. */
 import type { Length } from '../length/length.ts';
 
 export type PieceGrain = 'length' | 'width' | 'either';
@@ -12,16 +9,16 @@ export interface NestSheet {
   readonly length: Length;
   /** Along y. */
   readonly width: Length;
-  /** How many there are; null for as many as wanted. */
+  /** Number available; null when unlimited. */
   readonly count: number | null;
   readonly grain: 'length' | 'none';
   readonly cost: number | null;
   readonly offcut: boolean;
-  /** Taken off its four edges, where that is not what the job says: a piece with sawn edges wants none. */
+  /** Trim off its four edges, where it differs from the job's: an offcut with sawn edges needs none. */
   readonly trim?: Length;
   /** Knots, holes, crushed corners: rectangles no part may touch, from the corner of the untrimmed sheet. */
   readonly flaws?: readonly SheetRect[];
-  /** Parts that stay where they are. Such a sheet is the only one of its kind, and in every plan. */
+  /** Pinned parts. Such a sheet is the only one of its kind, and part of every plan. */
   readonly pins?: readonly Placement[];
 }
 
@@ -41,21 +38,18 @@ export interface NestPart {
   /** Parts of a group come from one strip, side by side, in order. */
   readonly group: string | null;
   readonly order: number;
-  /** Parts that say the same here share one sheet. */
+  /** Parts with the same value here share one sheet. */
   readonly together?: string | null;
 }
 
-/**
- * Which way a sheet comes apart first: ripped along its length into strips, crosscut into lengths, or broken down into pieces
- * no longer and no wider than can be handled.
- */
+/** How a sheet comes apart first: ripped along its length into strips, crosscut into lengths, or broken down into pieces within a size that can be handled. */
 export type FirstCut = { readonly by: 'rip' } | { readonly by: 'crosscut' } | { readonly by: 'breakdown'; readonly longest: Length; readonly widest: Length };
 
 export interface NestProblem {
   readonly kerf: Length;
   readonly trim: Length;
   readonly cuts: 'guillotine' | 'free';
-  /** Absent: whichever way serves. */
+  /** Absent: no constraint. */
   readonly first?: FirstCut;
   readonly sheets: readonly NestSheet[];
   readonly parts: readonly NestPart[];
@@ -67,8 +61,8 @@ export interface Placement extends SheetRect {
 }
 
 /**
- * A cut through a piece of sheet, from edge to edge: across x ('x': the blade runs along y) or across
- * y. `at` is the near side of the kerf. `first` lies before it, `second` after it; a leaf is a part or waste.
+ * A cut through a piece of sheet, from edge to edge: across x ('x': the blade runs along y) or across y. `at` is the near side of the kerf. `first` lies
+ * before it, `second` after it; a leaf is a part or waste.
  */
 export type CutTree =
   | { readonly kind: 'cut'; readonly axis: 'x' | 'y'; readonly at: Length; readonly first: CutTree; readonly second: CutTree }
@@ -95,17 +89,17 @@ export interface NestPlan {
   readonly proved: boolean;
   readonly score: { readonly sheets: number; readonly cost: number | null };
   readonly seed: number;
-  /** Steps of the search this plan was reached with. */
+  /** Search steps after which this plan was found. */
   readonly effort: number;
 }
 
-/** Fewer is better, in this order: pieces left over, cost where there is one, sheets, sheets that are not offcuts. */
+/** Lexicographic, less is better: pieces left over, cost where known, sheets, sheets that are not offcuts. */
 export type Score = readonly [unplaced: number, cost: number, sheets: number, bought: number];
 
-/** What is taken off the four edges of one sheet. */
+/** Trim of one sheet's four edges. */
 export const trimOf = ({ trim }: Pick<NestProblem, 'trim'>, sheet: Pick<NestSheet, 'trim'>): Length => sheet.trim ?? trim;
 
-/** Whether fewer parts are left over, or as few for less money, or for as much on fewer sheets. */
+/** Whether a plan leaves fewer parts over, costs less, or takes fewer sheets at the same cost. */
 export function isBetterPlan(one: NestPlan, other: NestPlan): boolean {
   const figures = ({ unplaced, score }: NestPlan): number[] => [unplaced.reduce((sum, { count }) => sum + count, 0), score.cost ?? 0, score.sheets];
   const [a, b] = [figures(one), figures(other)];

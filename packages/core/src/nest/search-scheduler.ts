@@ -1,24 +1,23 @@
 /**
- * Whose turn it is, of several ways to look for a better layout: the one that would have worked least for its share by the middle of its next try.
- * A way that finds something is given back half of what it worked, so that it has more turns while it does (a bandit without chance: the same
- * problem and seed give the same turns).
+ * Schedules several search methods: next comes the one with the least work per share by the middle of its next try. A method that finds an improvement is
+ * credited half of its work, so that it runs more often while it succeeds (a deterministic bandit: the same problem and seed give the same schedule).
  */
 
 export interface SearchMethod {
-  /** How much of the work is its, beside the shares of the others. */
+  /** Its share of the work, relative to the others. */
   readonly share: number;
-  /** Work of its next try, in pieces placed; Infinity when there is none now. */
+  /** Work of its next try, in pieces placed; Infinity when it has none. */
   work(): number;
-  /** One try; true when what it gave is the best so far. */
+  /** One try; true when it found a new best. */
   step(): boolean;
 }
 
 export interface SearchScheduler {
-  /** One try of the way whose turn it is; of several the one named first. */
+  /** Runs one try of the method that is next; ties go to the first. */
   step(): void;
 }
 
-/** Of the work done, given back for something better. */
+/** Share of the work credited for an improvement. */
 const GIVEN_BACK = 0.5;
 
 export function searchScheduler(ways: readonly SearchMethod[]): SearchScheduler {

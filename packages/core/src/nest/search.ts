@@ -1,7 +1,7 @@
 /**
- * The search over layouts: several ways to look for a better one, by turns (search-scheduler.ts). First come layouts from nothing (starts.ts), patterns
- * where parts repeat, and whole sheets where nothing is over; then a layout that would be better than the best is aimed at (goal.ts). The
- * caller holds the clock: search() gives a stepper, and the same problem, seed and number of steps give the same plan.
+ * The layout search: several methods, scheduled by search-scheduler.ts. It starts with constructed layouts (starts.ts), patterns where parts repeat, and
+ * reassembled sheets where there is no waste; then it aims at layouts better than the best (goal.ts). The caller holds the clock: search() gives a stepper,
+ * and the same problem, seed and number of steps give the same plan.
  */
 import { seeded } from '../chance/random.ts';
 import { areaBound, boundByBars, lowerBound, type Bound, type BoundInSteps } from './bound.ts';
@@ -20,15 +20,15 @@ import { afresh, around, aroundLoose, paired, startLayout, STARTS } from './star
 import { searchScheduler, type SearchMethod } from './search-scheduler.ts';
 
 export interface Search {
-  /** Runs so many more steps; true when the plan is proved best and more would not help. */
+  /** Runs the given number of steps; true when the plan is proved best and more would not help. */
   step(count: number): boolean;
   plan(): NestPlan;
-  /** Another plan that is as good by sheets and cost; null when this try gave none. Steps are not counted. */
+  /** Another plan of equal sheets and cost; null when this try found none. Steps are not counted. */
   variant(): NestPlan | null;
   readonly effort: number;
 }
 
-/** Shares of the work: where parts repeat patterns have most of it, where nothing is over equal sides; everything is joined at random often where sides pair up. */
+/** Work shares: patterns dominate where parts repeat, equal sides where there is no waste; random joining is frequent where sides pair up. */
 const SHARES = {
   start: { repeated: 0.2, else: 0.3 },
   aim: { repeated: 1, else: 4 },
@@ -38,18 +38,21 @@ const SHARES = {
   free: { repeated: 0.3, else: 1 },
   bound: 0.3,
 } as const;
-/** A try that aims at better places as much again as what lies on one sheet, and so much more. */
+/** Work of one goal-driven try: the pieces of one sheet again, plus a constant. */
 const AIMED = 1.5;
-/** Putting sheets together from equal sides takes as long as so many layouts; wheels are looked for too where cuts are free. */
+/** Reassembling sheets costs as much as this many layouts; pinwheels are included for free layouts. */
 const LOOKS_AS = { guillotine: 2, free: 4 } as const;
-/** The better bound takes as long as several layouts of a large job: it is worked out after so many steps, and one for each so many pieces, where the one by area proved nothing. */
+/**
+ * The improved bound costs as much as several layouts of a large job: it starts after this many steps, plus one per this many pieces, where the area bound
+ * proved nothing.
+ */
 const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
-/** Ways for a piece to fit by which the best pairs are told, the best first. */
+/** Fit rules of the best-pairs construction, best first. */
 const PAIRED: readonly FitRule[] = ['area', 'short', 'match'];
 
 /**
- * A stepper for a problem that has been read and found sound. `isOver` is asked while a step runs: a first layout of many thousand
- * parts can take longer than there is, and is then finished without looking for the best place.
+ * A stepper for a validated problem. `isOver` is polled while a step runs: a first layout of many thousand parts can exceed the time limit, and is then
+ * finished without searching for best places.
  */
 export function search(problem: NestProblem, seed = 1, isOver: () => boolean = () => false): Search {
   const { items, impossible } = itemsOf(problem);
@@ -58,14 +61,14 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const random = seeded(seed);
   const job = jobOf(problem, isOver);
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
-  /** A layout that cuts from edge to edge do not give, where it is better. */
+  /** A free layout, where it is better than guillotine cuts allow. */
   let loose: FreeLayout | undefined;
   const free = isPlain(problem) ? freeSearch(job, items, random) : null;
   let aim: GoalSearch | undefined;
   let beside: { readonly best: typeof best; readonly goal: GoalSearch } | undefined;
   let effort = 0;
 
-  // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
+  // Items as given and, where sides pair up, joined: starts alternate between the two.
   const blocks = merged(
     items,
     [...job.beds, ...job.pinned].map(({ bed }) => bed),
@@ -75,7 +78,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const sets = blocks.length < items.length ? [blocks, items] : [items];
   const sorted = Array.from({ length: STARTS * sets.length }, (_, n) => () => startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
   const starts: readonly (() => Layout | null)[] = [sorted[0]!, ...PAIRED.map((fit) => () => paired(job, items, fit)), ...sorted.slice(1)];
-  /** Most of them pair up: they were sawn from one another. By chance a few do in any job. */
+  /** Most of them pair up, so they were sawn from one another. A few pair up by chance in any job. */
   const pairsUp = blocks.length <= 0.7 * items.length;
 
   const offer = (layout: Layout): boolean => {
@@ -98,12 +101,12 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     aim = undefined;
     return true;
   };
-  /** Begun once the other bounds have proved nothing. */
+  /** Started once the other bounds have proved nothing. */
   let bars: BoundInSteps | null = null;
   const boundAfter = BOUND_AFTER.steps + Math.ceil(items.length / BOUND_AFTER.pieces);
   let started = 0;
   const way = (share: number, work: () => number, step: () => boolean): SearchMethod => ({ share, work, step });
-  /** All else begins where there is a layout. */
+  /** Everything else starts from an existing layout. */
   const all = (): number => (best ? items.length : Infinity);
   const ways = searchScheduler([
     way(
@@ -175,7 +178,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     },
     variant() {
       if (!best || best.score[0] > 0) return null;
-      // To be as good is to be better than one sheet bought more.
+      // For an equal plan the target is one sheet more.
       const [left, cost, sheets, bought] = best.score;
       if (beside?.best !== best) beside = { best, goal: goalSearch(job, best.layout, [left, cost, sheets, bought + 1], pairsUp, random) };
       const layout = beside.goal.step();
@@ -188,7 +191,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   };
 }
 
-/** Offcuts first, then by cost for area, so that a tie is filled from what is already there. */
+/** Offcuts first, then cost per area, so that ties are filled from stock on hand. */
 function jobOf(problem: NestProblem, isOver: () => boolean): NestJob {
   const each = ({ sheet, dx, dy }: StockArea): number => (sheet.cost ?? 1) / (dx * dy);
   const framed = stockAreasOf(problem)
@@ -199,23 +202,23 @@ function jobOf(problem: NestProblem, isOver: () => boolean): NestJob {
   return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned), isOver };
 }
 
-/** Proved when the bound is met and nothing could be gained by using an offcut instead. */
+/** Proved when the bound is met and an offcut could not replace a sheet. */
 function isProved(problem: NestProblem, { score }: { readonly score: Score }, bound: Bound): boolean {
   if (score[0] > 0) return false;
   return isLeast(score, bound) && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
 }
 
-/** Nothing costs less, and of what costs as little nothing takes fewer sheets. */
+/** No plan costs less, or takes fewer sheets at that cost. */
 const isLeast = ([, cost, sheets]: Score, bound: Bound): boolean =>
   bound.cost === null ? sheets <= bound.sheets : cost <= bound.cost + 1e-9 && sheets <= Math.max(bound.sheets, bound.sheetsAtCost ?? 0);
 
-/** Sheets with nothing on them are none. */
+/** Drops empty sheets. */
 const laidOut = (problem: NestProblem, { sheets, left }: Layout): Pick<FreeLayout, 'nested' | 'left'> => ({
   left,
   nested: () => sheets.filter((sheet) => sheet.frame.pins.length > 0 || itemsOn(sheet).length > 0).map((sheet) => closeSheet(sheet, problem)),
 });
 
-/** Free layouts are for jobs that ask nothing but sizes, grain and groups. */
+/** Free layouts support only sizes, grain and groups. */
 const isPlain = ({ cuts, sheets, parts, first }: NestProblem): boolean =>
   cuts === 'free' && !first && sheets.every(({ flaws = [], pins = [] }) => flaws.length + pins.length === 0) && parts.every(({ together }) => together == null);
 
@@ -248,7 +251,7 @@ function planOf(
   };
 }
 
-/** Where the sheets run out, no plan has them all: what some of the parts need at least is a sheet, and no plan is under none. */
+/** Where the sheets run out no plan holds all parts: a subset may need a single sheet, and no plan fewer than none. */
 function boundOfSome({ sheets: all, cost }: Bound, some: boolean): Bound {
   return {
     sheets: some ? 1 : 0,

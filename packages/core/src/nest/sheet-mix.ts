@@ -1,34 +1,34 @@
 /**
- * The least a mix of whole sheets costs that satisfies linear inequalities, and the fewest sheets such a mix has: integer covering with few
- * variables, depth-first branch and bound. Source: Nemhauser and Wolsey, "Integer and Combinatorial Optimization", 1988, section II.4.
+ * Least cost of a mix of whole sheets that satisfies linear inequalities, and the fewest sheets of such a mix: integer covering in few variables,
+ * depth-first branch and bound. Source: Nemhauser and Wolsey, "Integer and Combinatorial Optimization", 1988, section II.4.
  */
 import type { SheetInequality } from './bar-program.ts';
 
 export interface SheetKindCost {
   readonly cost: number;
-  /** Infinity when there are as many as wanted. */
+  /** Infinity when unlimited. */
   readonly limit: number;
 }
 
 export interface SheetMix {
   readonly cost: number;
-  /** The fewest sheets of any mix that costs no more. */
+  /** Fewest sheets of any mix that costs at most the given price. */
   readonly sheets: number;
 }
 
-/** Branches looked at before it gives up: the bound known before stands then. */
+/** Node limit: beyond it the bound known before stands. */
 const MAX_NODES = 50_000;
-/** Shares an inequality may be missed by, for rounding: far more than doubles lose, far less than a part. */
+/** Rounding tolerance of an inequality: far above rounding error, far below one part. */
 const ROUNDING = 1e-7;
 
-/** Null when it gave up, or when no mix satisfies them. `fewest` sheets at least. Inequalities as in bar-program.ts. */
+/** Null when it gave up, or when no mix is feasible. `fewest`: a known lower bound on the sheets. Inequalities as in bar-program.ts. */
 export function minMix(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): SheetMix | null {
   const needs = inequalities.map((each) => each.needs * (1 - ROUNDING));
   const order = kinds.map((_, kind) => kind).sort((a, b) => rate(kinds[b]!, b) - rate(kinds[a]!, a));
   function rate({ cost }: SheetKindCost, kind: number): number {
     return inequalities.reduce((sum, { holds }, row) => sum + holds[kind]! / Math.max(needs[row]!, 1e-300), 0) / Math.max(cost, 1e-9);
   }
-  /** What is still to pay at least: the cheapest rate of the kinds that are left, the dearest inequality. */
+  /** Bound on the remaining cost: the cheapest rate of the remaining kinds for the most expensive inequality. */
   const rest = (at: number, left: readonly number[]): number =>
     left.reduce((most, need, row) => {
       if (need <= 0) return most;

@@ -1,25 +1,25 @@
 /**
- * What a layout has to spare: sheets come a little short or out of square, and a blade is a little wider than its box says. Everything on a sheet
- * moves up against the edge it is cut from, so what is over anywhere along a row counts. Source: [eq], sums of sizes and kerfs along the tree of cuts.
+ * Tolerance of a layout: sheets come slightly short or out of square, and a blade cuts slightly wider than stated. Parts shift toward the edge they are cut
+ * from, so any remainder along a row counts. Source: [eq], sums of sizes and kerfs along the tree of cuts.
  */
 import { mm, type Length } from '../length/length.ts';
 import { trimOf, type CutTree, type NestedSheet, type NestPlan, type NestProblem, type NestSheet, type Placement } from './problem.ts';
 
 export interface Spare {
-  /** So much shorter, and so much narrower, a sheet may be; nm. */
+  /** How much shorter, and how much narrower, a sheet may be, nm. */
   readonly length: Length;
   readonly width: Length;
-  /** So much wider the kerf may be, nm; null where no two parts share a sheet, and where cuts are free. */
+  /** How much wider the kerf may be, nm; null where no two parts share a sheet, and for free layouts. */
   readonly kerf: Length | null;
 }
 
-/** Sheets come out this much short or out of square, and a blade cuts this much wider than its box says. [ASSUME] 2 mm and 0.4 mm */
+/** Usual deviations: sheets short or out of square, blades wider than stated. [ASSUME] 2 mm and 0.4 mm */
 const OFTEN = { sheet: mm(2), kerf: mm(0.4) } as const;
 
-/** Less than sheets and blades are often out by: worth measuring before the first cut. */
+/** Less than the usual deviation: worth measuring before the first cut. */
 export const isTight = ({ length, width, kerf }: Spare): boolean => length < OFTEN.sheet || width < OFTEN.sheet || (kerf !== null && kerf < OFTEN.kerf);
 
-/** The least that any sheet of a plan has to spare; null for a plan without sheets, and where flaws or pinned parts hold others in their places. */
+/** The least tolerance of any sheet of a plan; null for a plan without sheets, and where flaws or pinned parts fix others in place. */
 export function spareOf(plan: NestPlan, problem: NestProblem): Spare | null {
   const each = spareBySheet(plan, problem);
   if (each.length === 0 || each.includes(null)) return null;
@@ -29,7 +29,7 @@ export function spareOf(plan: NestPlan, problem: NestProblem): Spare | null {
   return { length: least(known.map(({ length }) => length)), width: least(known.map(({ width }) => width)), kerf: kerfs.length > 0 ? least(kerfs) : null };
 }
 
-/** Which sheets of a plan are tight, from 0; those with flaws or pinned parts are not looked at. */
+/** Indexes of the tight sheets of a plan, from 0; sheets with flaws or pinned parts are not examined. */
 export const tightSheets = (plan: NestPlan, problem: NestProblem): number[] =>
   spareBySheet(plan, problem).flatMap((spare, index) => (spare && isTight(spare) ? [index] : []));
 
@@ -58,7 +58,7 @@ interface Size {
 }
 const NOTHING: Size = { dx: 0, dy: 0 };
 
-/** How large all that lies on a sheet is together, by the kerf. A cut that only takes waste off needs no room for its kerf. */
+/** Extent of all parts on a sheet as a function of the kerf. A cut that only removes waste needs no room for its kerf. */
 function sizesBy(tree: CutTree, placements: readonly Placement[], corner: { readonly x: number; readonly y: number }, planned: number): (kerf: number) => Size {
   const lying = new Map(placements.map((placement) => [`${placement.x} ${placement.y}`, placement]));
   const visit = (node: CutTree, x: number, y: number, kerf: number): Size => {
@@ -80,7 +80,7 @@ function sizesBy(tree: CutTree, placements: readonly Placement[], corner: { read
   return (kerf) => visit(tree, corner.x, corner.y, kerf);
 }
 
-/** How much more than `planned` the kerf may be: what fits grows only smaller with it. To a nanometer. */
+/** How far the kerf may exceed `planned`, to a nanometer: what fits shrinks monotonically with it. */
 function widest(fits: (kerf: number) => boolean, planned: number, most: number): Length {
   let [low, high] = [planned, planned + most];
   while (high - low > 1) {

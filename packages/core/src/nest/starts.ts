@@ -1,4 +1,4 @@
-/** Layouts from nothing: of pieces in a sorted order, of the best pairs, round sheets that are whole, and joined at random. */
+/** Constructed start layouts: pieces in a sorted order, global best fit, reassembled whole sheets, and random joins. */
 import type { Random } from '../chance/random.ts';
 import { bestPairs } from './best-pairs.ts';
 import type { FreeLayout, FreeSearch } from './free.ts';
@@ -36,7 +36,7 @@ export function startLayout(job: NestJob, items: readonly PackItem[], turn: numb
   return fill(job, pinnedSheets(job, turn), matchedItems([...items].sort(order)), rules);
 }
 
-/** Whole sheets as they were put together, the rest on others. */
+/** Reassembled whole sheets, the rest on others. */
 export function around(job: NestJob, { sheets, rest }: FoundSheets): Layout {
   const { kerf } = job.problem;
   const [frame] = job.beds[0]!.frames;
@@ -68,7 +68,7 @@ export function paired(job: NestJob, items: readonly PackItem[], fit: FitRule): 
   });
 }
 
-/** Joined at random, in a jittered order, under rules picked at random. */
+/** Random joins, in a jittered order, under random rules. */
 export function afresh(job: NestJob, items: readonly PackItem[], turn: number, random: Random): Layout {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
   const blocks = merged(
