@@ -1,7 +1,6 @@
 /**
- * How a cabinet goes together: taken apart in the mind, in reverse. Panels that stay together are split along a direction into
- * groups that do not stand in one another's way; what was split last is glued first. Works on bodies and connections alone: no
- * family says how it is assembled.
+ * How a cabinet goes together: disassembly in reverse. Panels that stay together are split along a direction into groups that do not block one another;
+ * what is split last is glued first. Works on bodies and connections alone: no family describes its own assembly.
  */
 import { isFace, type Connection } from '../solid/connection.ts';
 import { edgeFace, outwardOf, type Panel } from '../solid/panel.ts';
@@ -10,24 +9,24 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { OUT, dot, plusVector, scale, type Vector } from '../solid/vector.ts';
 import { blocking, assemblyDirections } from './blocking.ts';
 
-/** Panels joined in one go along one direction. A joint of a lone panel is null: it comes as it is. */
+/** Panels joined at once along one direction. A joint of a single panel is null: it comes as it is. */
 export interface GlueUp {
-  /** Of the cabinet and the panel that decides it: stays while that panel does. */
+  /** Id of the cabinet and the panel that defines the step: stable while that panel exists. */
   readonly id: string;
-  /** What comes together: groups of panels, each a panel or glued up before. */
+  /** What is joined: groups of panels, each a single panel or an earlier assembly. */
   readonly groups: readonly (readonly string[])[];
   readonly connections: readonly Connection[];
-  /** Unit vector along which they are pressed together; null where they lock into one another and go together all at once. */
+  /** Unit vector along which they are pressed together; null where they interlock and go together all at once. */
   readonly along: Vector | null;
   /** Glue-ups of its groups. */
   readonly after: readonly string[];
-  /** Which of two goes it is (two-stage-glue-up.ts); null where all is closed at once. */
+  /** Stage of a two-stage glue-up (two-stage-glue-up.ts); null where all is closed at once. */
   readonly go: 'first' | 'second' | null;
-  /** Put on without glue, to hold what is glued square: glued on in the second go. */
+  /** Put on dry to hold the rest square, and glued in the second stage. */
   readonly dry: { readonly panels: readonly string[]; readonly joints: number } | null;
 }
 
-/** Panels that stay together, and the glue-ups that make them one, in an order that can be done. */
+/** Panels that stay together, and the glue-ups that join them, in a feasible order. */
 export interface Assembly {
   readonly id: string;
   readonly kind: 'carcass' | 'door' | 'drawer' | 'loose';
@@ -35,15 +34,15 @@ export interface Assembly {
   readonly glueUps: readonly GlueUp[];
 }
 
-/** Joints that move, or that nothing holds: what they join is made on its own. */
+/** Moving or loose joints: what they join is assembled separately. */
 const MOVES: readonly Connection['joint']['kind'][] = ['hinge', 'slide', 'pins', 'flush'];
 
-/** Made and put up with the hanging, not glued up. */
+/** Made and fitted with the hanging rather than glued up. */
 const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
 
 const isOfHanging = ({ role, onWall }: Panel): boolean => onWall || OF_THE_HANGING.includes(role);
 
-/** Whether a connection holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
+/** Whether a connection holds its panels together from the glue-up on. An applied drawer front is fitted once the drawer runs. */
 export const staysJoined = ({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, host, joint }: Connection): boolean => {
   const [a, b] = [byId.get(guest)!, byId.get(host)!];
   const lies = joint.kind === 'laid' && ((!joint.glue && !joint.fastening) || (a.role === 'front' && b.role === 'front'));
@@ -52,7 +51,7 @@ export const staysJoined = ({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, ho
 
 const known = new WeakMap<ResolvedCabinet, readonly Assembly[]>();
 
-/** All assemblies of a cabinet, the carcass first. A resolved cabinet never changes: worked out once. */
+/** All assemblies of a cabinet, the carcass first. Memoized: a resolved cabinet never changes. */
 export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
   const before = known.get(cabinet);
   if (before) return before;
@@ -73,17 +72,17 @@ export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
 
 const KINDS: readonly Assembly['kind'][] = ['carcass', 'drawer', 'door', 'loose'];
 
-/** A box with sides or a back is carcass; what hangs on hinges is a door or a leaf; what runs on slides is a drawer. */
+/** Sides or a back make a carcass; panels on hinges a door or leaf; panels on slides a drawer. */
 function kindOf({ connections, byId }: ResolvedCabinet, inside: ReadonlySet<string>): Assembly['kind'] {
   const moves = (kind: Connection['joint']['kind']): boolean =>
     connections.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
   if (moves('hinge')) return 'door';
   if (moves('slide')) return 'drawer';
-  // Holders, trays and leaves stand in a space by themselves.
+  // Holders, trays and leaves stand alone in a space.
   return [...inside].every((id) => byId.get(id)!.role === 'holder') ? 'loose' : 'carcass';
 }
 
-/** Ids that hang together through connections, in the order they are given. */
+/** Connected components, in the given order. */
 function connected(ids: readonly string[], connections: readonly Connection[]): string[][] {
   const next = new Map<string, string[]>(ids.map((id) => [id, []]));
   for (const { guest, host } of connections) {
@@ -105,7 +104,7 @@ function connected(ids: readonly string[], connections: readonly Connection[]): 
   });
 }
 
-/** Who cannot pass whom, both ways, along one direction: rows of panels that are stopped. */
+/** Which panels block each other along one direction, as rows both ways. */
 type BlockedPairs = ReadonlyMap<string, ReadonlySet<string>>;
 
 function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connections: readonly Connection[]): GlueUp[] {
@@ -114,7 +113,7 @@ function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connectio
   const inTheWay = ways.map((way) => stoppedAlong(cabinet, panels, connections, way));
   const made: GlueUp[] = [];
 
-  /** Appends what makes one of `ids`; the id of the glue-up, or null for a panel alone. */
+  /** Appends the glue-ups that join `ids`; returns the id of the last, or null for a single panel. */
   const glue = (ids: readonly string[]): string | null => {
     if (ids.length < 2) return null;
     const split = bestSplit(ids, connections, ways, inTheWay, (id) => cabinet.byId.get(id)!.role);
@@ -126,7 +125,7 @@ function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connectio
     const along = split?.along ?? null;
     const core = [...groups].sort((a, b) => b.length - a.length)[0]!;
     const skins = groups.filter((row) => row !== core);
-    // A back, a face frame, an edging: laid on what is one already, one after the other.
+    // A back, face frame or edging: laid on a finished assembly, one after the other.
     if (along && core.length > 1 && Math.abs(dot(along, OUT)) > 0.7 && skins.length > 1 && crossing(skins).length === 0) {
       let whole = core;
       let last = glue(core);
@@ -142,7 +141,7 @@ function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connectio
   };
   const used = new Set<string>();
   const add = (groups: readonly (readonly string[])[], own: readonly Connection[], along: Vector | null, after: readonly string[]): string => {
-    // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
+    // Named after the smallest thing joined here, so that adding a shelf leaves the other names unchanged.
     const id = nameOf(cabinet, groups, used);
     used.add(id);
     made.push({ id, groups, connections: own, along, after, go: null, dry: null });
@@ -152,7 +151,7 @@ function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], connectio
   return made;
 }
 
-/** After a lone panel that comes to the others here: a back for what puts the back on, else the first of them. */
+/** Named after a single panel that joins the others: a back for what puts the back on, else the first. */
 function nameOf({ id, byId }: ResolvedCabinet, groups: readonly (readonly string[])[], used: ReadonlySet<string>): string {
   const alone = groups.filter((row) => row.length === 1).map(([only]) => only!);
   const names = [...alone.filter((panel) => byId.get(panel)!.role === 'side'), ...alone, ...groups.flat()].map(
@@ -161,7 +160,7 @@ function nameOf({ id, byId }: ResolvedCabinet, groups: readonly (readonly string
   return names.find((name) => !used.has(name)) ?? `${names[0]!}/${used.size}`;
 }
 
-/** What closes a box from behind, or lies on it in front. */
+/** Panels that close a box from behind, or lie on its front. */
 const SKINS: readonly Panel['role'][] = ['back', 'frame', 'edging'];
 
 interface Split {
@@ -170,8 +169,8 @@ interface Split {
 }
 
 /**
- * The direction that leaves the fewest groups: what is last put on is simple, what is inside is done. Of those with as few, from
- * behind or in front, for a back squares what is there; then the one with the fewest joints.
+ * The direction with the fewest groups: the last step is simple, the inside is complete. Ties: from behind or in front, because a back squares the rest;
+ * then the fewest joints.
  */
 function bestSplit(
   ids: readonly string[],
@@ -194,7 +193,7 @@ function bestSplit(
   return best;
 }
 
-/** Groups that ring round a space are one before what only bridges between them: boxes of a run before the shelf that joins them. */
+/** Groups that enclose a space become one before parts that only bridge them: boxes of a run before the shelf between them. */
 function boxesFirst(groups: readonly (readonly string[])[], connections: readonly Connection[], inTheWay: BlockedPairs): readonly (readonly string[])[] {
   const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
   const links = groups.map(() => new Set<number>());
@@ -213,7 +212,7 @@ function boxesFirst(groups: readonly (readonly string[])[], connections: readonl
     ...groups.map((_, n) => [n]).filter(([n]) => !boxes.some((box) => box.length > 1 && box.includes(n!))),
   ];
   const rows = joined.map((box) => box.flatMap((n) => groups[n]!));
-  // Boxes that stand in one another are made together after all.
+  // Boxes inside one another are assembled together.
   return isFree(rows, inTheWay) ? rows : groups;
 }
 
@@ -226,7 +225,7 @@ function isFree(rows: readonly (readonly string[])[], inTheWay: BlockedPairs): b
   return lockedTogether([...stops.keys()], stops).length === rows.length;
 }
 
-/** Biconnected blocks of a graph, by the numbers of its nodes. Source: Hopcroft and Tarjan 1973. */
+/** Biconnected components of a graph, by node numbers. Source: Hopcroft and Tarjan 1973. */
 function ringsOf(links: readonly ReadonlySet<number>[]): number[][] {
   const depth = new Map<number, number>();
   const low = new Map<number, number>();
@@ -261,7 +260,7 @@ const isBefore = (a: readonly number[], b: readonly number[]): boolean => {
   return at >= 0 && a[at]! < b[at]!;
 };
 
-/** Strongly connected groups: panels each of which would have to pass another of them. Source: Tarjan 1972. */
+/** Strongly connected components: panels that block one another. Source: Tarjan 1972. */
 function lockedTogether(ids: readonly string[], inTheWay: BlockedPairs): string[][] {
   const among = new Set(ids);
   const index = new Map<string, number>();
@@ -287,14 +286,14 @@ function lockedTogether(ids: readonly string[], inTheWay: BlockedPairs): string[
   return groups.sort((a, b) => ids.indexOf(a[0]!) - ids.indexOf(b[0]!));
 }
 
-/** Along a direction: for every panel those it runs into, and those that are joined to it by a joint that does not open that way. */
+/** Along a direction: for every panel those it runs into, and those joined to it by a joint that does not open that way. */
 function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[], connections: readonly Connection[], along: Vector): BlockedPairs {
   const rows = new Map(panels.map(({ id }) => [id, new Set<string>()]));
   panels.forEach((a, index) => {
     for (const b of panels.slice(index + 1)) {
       const { forth, back } = blocking(a, b, along);
       if (forth) rows.get(a.id)!.add(b.id);
-      // What cannot go back past another is what stops that other going forth.
+      // A panel that cannot move back past another keeps that other from moving forward.
       if (back) rows.get(b.id)!.add(a.id);
     }
   });
@@ -306,12 +305,12 @@ function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[]
   return rows;
 }
 
-/** Nearer than this to a joint's own direction it closes along it: within 20 degrees. */
+/** A joint closes along directions within 20 degrees of its own. */
 const CLOSES = Math.cos((20 * Math.PI) / 180);
-/** A miter is closed from either side of its corner. */
+/** A miter closes from either side of its corner. */
 const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
 
-/** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */
+/** Whether pressing along a direction closes a joint: into its slot, onto its face, or into its rabbet from the open side. */
 function opens({ byId }: ResolvedCabinet, connection: Connection, along: Vector): boolean {
   const [guest, host] = [byId.get(connection.guest)!, byId.get(connection.host)!];
   const near = (d: Vector, least = CLOSES): boolean => Math.abs(dot(d, along)) > least;
@@ -325,6 +324,6 @@ function opens({ byId }: ResolvedCabinet, connection: Connection, along: Vector)
   if (near(out) || near(inPlane)) return true;
   const slot = host.slots.find(({ id }) => id === connection.id);
   if (slot?.kind !== 'rabbet') return false;
-  // A rabbet is open on a second side, across the strip: a back is laid in there. A top is pressed in with the sides.
+  // A rabbet has a second open side, across the strip: a back is laid in there. A top is pressed in with the sides.
   return guest.role === 'back' && near(OUT) && near(plusVector(scale(host.frame.u, slot.normal.u), scale(host.frame.v, slot.normal.v)));
 }

@@ -1,24 +1,24 @@
 /**
- * Which panels stand in one another's way along a direction, from their bodies alone: slots, rabbets and lips included, for a
- * guest cannot leave its slot sideways. Millimeters.
+ * Which panels block each other along a direction, from their bodies alone: slots, rabbets and lips included, since a guest cannot leave its slot sideways.
+ * Millimeters.
  */
 import { piecesOf, type ConvexBody } from '../solid/convex.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { cross, dot, minusVector, scale, type Vector } from '../solid/vector.ts';
 
-/** Overlapping by less, two shadows only touch: fits without play, and what rounding leaves. mm */
+/** Overlap below which two projections only touch: fits without play, and rounding. mm */
 const TOUCH = 0.02;
 
 interface Convex {
   readonly corners: readonly Vector[];
-  /** Unit directions of its edges and normals of its faces, each once. */
+  /** Unit directions of its edges and face normals, without duplicates. */
   readonly edges: readonly Vector[];
   readonly normals: readonly Vector[];
 }
 
 const known = new WeakMap<ResolvedPanel, readonly Convex[]>();
 
-/** Unit directions that are not parallel to one another. */
+/** Unit directions without parallels. */
 function apart(vectors: readonly Vector[]): Vector[] {
   const found: Vector[] = [];
   for (const each of vectors) {
@@ -46,7 +46,7 @@ function bodiesOf(panel: ResolvedPanel): readonly Convex[] {
   return bodies;
 }
 
-/** How far two bodies overlap along a unit direction; negative: they are so far apart. */
+/** Overlap of two bodies along a unit direction; negative for a gap. */
 function overlap(a: Convex, b: Convex, n: Vector): { readonly by: number; readonly aIsLow: boolean } {
   let [a0, a1, b0, b1] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const corner of a.corners) {
@@ -62,7 +62,7 @@ function overlap(a: Convex, b: Convex, n: Vector): { readonly by: number; readon
   return { by: Math.min(a1 - b0, b1 - a0), aIsLow: a1 - b0 < b1 - a0 };
 }
 
-/** Whether the shadows of two bodies along `d` lie over one another by more than a touch. */
+/** Whether the projections of two bodies along `d` overlap by more than a touch. */
 const shadowsMeet = (a: Convex, b: Convex, d: Vector): boolean => {
   for (const edge of [...a.edges, ...b.edges]) {
     const n = cross(edge, d);
@@ -72,7 +72,7 @@ const shadowsMeet = (a: Convex, b: Convex, d: Vector): boolean => {
   return true;
 };
 
-/** Which way `b` lies from `a` along `d`: 1 ahead of it, -1 behind it, 0 beside it. Bodies that are in one another count as both. */
+/** Position of `b` relative to `a` along `d`: 1 ahead, -1 behind, 0 beside. Interpenetrating bodies count as both. */
 function lies(a: Convex, b: Convex, d: Vector): 1 | -1 | 0 | 'both' {
   if (!shadowsMeet(a, b, d)) return 0;
   let best: { readonly by: number; readonly ahead: boolean } | null = null;
@@ -86,7 +86,7 @@ function lies(a: Convex, b: Convex, d: Vector): 1 | -1 | 0 | 'both' {
   return best.ahead ? 1 : -1;
 }
 
-/** Whether a panel is stopped by another when it goes along `d`, and when it goes back. */
+/** Whether another panel blocks a panel along `d`, and along its opposite. */
 export interface Blocking {
   readonly forth: boolean;
   readonly back: boolean;
@@ -105,5 +105,5 @@ export function blocking(panel: ResolvedPanel, by: ResolvedPanel, d: Vector): Bl
   return { forth, back };
 }
 
-/** The directions panels of a cabinet can be put together along: their own axes, each once, whichever way they point. */
+/** Candidate assembly directions of a cabinet: the axes of its panels, each once, regardless of sign. */
 export const assemblyDirections = (panels: readonly ResolvedPanel[]): Vector[] => apart(panels.flatMap(({ frame: { u, v, w } }) => [u, v, w]));

@@ -1,4 +1,4 @@
-/** The build of some cabinets: steps derived from what they are, the reasons for their order, and an order that can be done. */
+/** The build of a set of cabinets: steps derived from their geometry, the precedences between them, and a feasible order. */
 import type { Setups } from '../setups/setups.ts';
 import { GLUE_IDS, glueOf, type GlueId } from './glues.ts';
 import { finishOf } from './finishes.ts';
@@ -14,9 +14,9 @@ export interface Build extends BuildPlan {
   readonly faults: readonly BuildFault[];
 }
 
-/** What stands in the way of a step as it is planned. */
+/** What keeps a step from being done as planned. */
 export type BuildFault =
-  /** Joints cannot all be closed while the glue is open. `slower`: glues that stay open long enough, the quickest first. */
+  /** The joints cannot all be closed within the open time. `slower`: glues with enough open time, fastest first. */
   | {
       readonly fault: 'open-time';
       readonly step: string;
@@ -32,7 +32,7 @@ export function buildOf(job: BuildJob): Build {
   const shop = shopSteps(job);
   const steps: Step[] = [...shop.steps, ...job.cabinets.flatMap((cabinet) => cabinetSteps(job, cabinet))];
   const rails = new Map(job.cabinets.flatMap(({ cabinet, toHang }) => (toHang.rail === null ? [] : [[cabinet.id, toHang.rail] as const])));
-  // What is cut inside a glued up box comes after what it would otherwise have come before.
+  // A cut inside a glued-up box comes after the steps it would otherwise precede.
   const inside = new Set(steps.flatMap(({ id, detail }) => (detail.kind === 'by-hand' && detail.inside ? [id] : [])));
   const edges = precedencesOf(steps, rails).filter(({ before, after }) => !inside.has(before) || !job.ticked.has(after));
   const ordered = inOrder(steps, edges, job.choices.order, job.choices.units === 'one-by-one');

@@ -1,4 +1,4 @@
-/** The steps of one cabinet from its cut parts to the loaded cabinet, in no order but that of the work. */
+/** The steps of one cabinet from cut parts to the loaded cabinet, in working order. */
 import { toMm } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -18,7 +18,7 @@ import { machineFor } from './machine-for-step.ts';
 import { stepMinutes, type CountedWork } from './minutes.ts';
 import type { HelperFor, Step, StepDetail } from './step.ts';
 
-/** Longer than arms reach at both ends, mm. [ASSUME] */
+/** Longer than one person can hold at both ends, mm. [ASSUME] */
 const LONG_MM = 1200;
 
 const LITERS = formula({
@@ -38,7 +38,7 @@ type Made = (
   more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machines'>>,
 ) => Step;
 
-/** How a step of a cabinet is put together; also for those that serve several. */
+/** Builds a step of a cabinet, or of several. */
 export const stepOf =
   (unit: string | null, pace: BuildJob['pace'], prefix = unit === null ? '' : `${unit}/`): Made =>
   (name, detail, panels, counts, more = {}) => ({
@@ -89,7 +89,7 @@ export function cabinetSteps(job: BuildJob, of: CabinetToBuild): Step[] {
     ...hangSteps(made, of, job.shop),
   ];
 
-  /** A step for the parts it was ticked for, and one more for those that came since. */
+  /** A step for the parts it was ticked for, and another for parts added since. */
   function inBatches(name: string, panels: readonly string[], steps: InBatches): Step[] {
     return batchesOf(`${cabinet.id}/${name}`, panels, job.ticked).flatMap(({ suffix, panels: some }) => steps(`${name}${suffix}`, new Set(some)));
   }
@@ -181,13 +181,13 @@ function bandSteps(made: Made, name: string, panels: readonly ResolvedPanel[]): 
 const bothSides = (a: ExplainedValue, b: ExplainedValue): ExplainedValue =>
   total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');
 
-/** What is taped off: every glued seam, on the face or edge that goes to the other. */
+/** Surfaces to tape off: every glued seam, on the face or edge that meets the other part. */
 const gluedMm = (cabinet: ResolvedCabinet): number =>
   cabinet.connections
     .filter(({ joint }) => joint.glue)
     .reduce((sum, { guest }) => sum + Math.min(toMm(cabinet.byId.get(guest)!.length.value), toMm(cabinet.byId.get(guest)!.width.value)), 0);
 
-/** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
+/** Dry fit, glue-ups in order, diagonals while the glue is wet, and overlays trimmed flush. */
 function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, assembly: Assembly, { choices, shop, ticked }: BuildJob): Step[] {
   const name = assembly.id.slice(cabinet.id.length + 1);
   const joints = assembly.glueUps.reduce((sum, { connections }) => sum + connections.length, 0);
@@ -198,7 +198,7 @@ function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, asse
     { 'set-out-parts': 1, 'fit-joint': joints },
     { helper: helperFor(cabinet, assembly.panels, assembly.panels.length), canPause: false },
   );
-  // What stands round a space is looked at for square where it first does: in the first of two goes.
+  // Parts around a space are checked for square the first time they form it: in the first of two stages.
   const ring = assembly.glueUps.find((each) => squares(each));
   const closings = assembly.glueUps.flatMap((whole) => {
     const { goes, ...how } = closingOf(cabinet, whole, choices, shop, ticked);
@@ -253,10 +253,10 @@ function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, asse
   ];
 }
 
-/** Several come together round a space: what can come out a lozenge. */
+/** Several parts close a space that can end up out of square. */
 const squares = ({ groups, connections, along }: GlueUp): boolean => along !== null && groups.length > 2 && connections.length >= 4;
 
-/** A back over the edges of what stands on it: not one let in, nor where the two parts of a split one meet. */
+/** A back that covers the edges of its carcass: not one let in, nor at the seam of a split back. */
 const isLaidOver = ({ byId }: ResolvedCabinet, { guest, host, joint }: Connection): boolean =>
   byId.get(host)!.role === 'back' && EDGED.has(byId.get(guest)!.role) && joint.kind === 'butt' && (joint.glue || joint.fastening !== null);
 const EDGED: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom']);
@@ -267,7 +267,7 @@ function skinOf({ byId }: ResolvedCabinet, { groups }: GlueUp): 'back' | 'frame'
   return (['back', 'frame', 'edging'] as const).find((role) => roles.size === 1 && roles.has(role)) ?? null;
 }
 
-/** `pieces`: what has to be held at once; what is one already counts once. */
+/** `pieces`: number to hold at once; an earlier assembly counts as one. */
 function helperFor(cabinet: ResolvedCabinet, panels: readonly string[], pieces: number): HelperFor | null {
   const longest = Math.max(...panels.map((id) => toMm(cabinet.byId.get(id)!.length.value)));
   if (longest > LONG_MM) return 'long';
@@ -282,7 +282,7 @@ function fitSteps(made: Made, of: CabinetToBuild, { choices, sheets, shop }: Bui
   return [made('fit', { kind: 'fit', parts, cuts }, parts, { 'fit-cut': parts.length }, { machines: machineFor('rip', shop) })];
 }
 
-/** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
+/** Moving parts: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on pins. */
 function movingSteps(made: Made, cabinet: ResolvedCabinet, inBatches: (name: string, panels: readonly string[], steps: InBatches) => Step[]): Step[] {
   const hinged = [...new Set(cabinet.connections.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
   const assemblies = assembliesOf(cabinet);
@@ -328,7 +328,7 @@ function hangSteps(
   const all = cabinet.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
   const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
   const helper: HelperFor | null = bareKg > limitKg ? 'heavy' : null;
-  // Screwed through, it is on the wall when its screws are: nothing is put up before it, and it does not come down again.
+  // A cabinet screwed through is on the wall once its screws are: nothing is mounted before it.
   const through = hanging.kind === 'through';
   return [
     ...(cleat && !rail
@@ -349,7 +349,7 @@ function hangSteps(
           made(
             'wall-half',
             { kind: 'wall-half', screws: wallScrews },
-            // Plates hang on the heads of screws: nothing of the cabinet goes to the wall before it.
+            // Plates hang on screw heads: nothing of the cabinet goes to the wall before it.
             cleat ? [hanging.wallHalf] : [],
             { 'mark-line': 1, 'wall-screw': wallScrews },
             bored,

@@ -1,12 +1,15 @@
 /**
- * The hours there are. Time is in whole minutes since 1970-01-01 00:00 by the clock on the wall: no time zone, no summer time, for
- * glue knows neither. Days are ISO.
+ * Shop hours. Time is whole minutes since 1970-01-01 00:00 of the local wall clock, without time zones or daylight saving: glue sets in real minutes. Days
+ * are ISO dates.
  */
 import type { BuildChoices } from './choices.ts';
 
 export const DAY_MIN = 24 * 60;
 
-/** Minutes at the beginning of a day. Throws a RangeError on what is no day. */
+/**
+ * Minutes at the start of a day.
+ * @throws RangeError on a string that is no date
+ */
 export function dayStart(day: string): number {
   const at = Date.parse(`${day}T00:00:00Z`);
   if (Number.isNaN(at)) throw new RangeError(`'${day}' is no day`);
@@ -17,21 +20,21 @@ export const dayOf = (minutes: number): string => new Date(minutes * 60_000).toI
 /** 0 is Monday. */
 export const weekday = (minutes: number): number => (Math.floor(minutes / DAY_MIN) + 3) % 7;
 
-/** An evening, a Saturday: from here to there someone is in the shop. */
+/** A time window, such as an evening or a Saturday, with someone in the shop. */
 export interface Window {
   readonly from: number;
   readonly to: number;
   readonly helper: boolean;
   /** No machine may run. */
   readonly quiet: boolean;
-  /** Machines that are not there then. */
+  /** Machines that are not available then. */
   readonly without: readonly string[];
 }
 
-/** How far ahead is looked, days: a build that takes longer has no hours to speak of. */
+/** Planning horizon, days. */
 export const MAX_DAYS = 3 * 365;
 
-/** The hours from a day on, in order; those of one day that touch or overlap stand on their own and are cut where they overlap. */
+/** Windows from a day on, in order; overlapping ones of one day stay separate and are cut at the overlap. */
 export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>, from: number, days = MAX_DAYS): Window[] {
   const gone = new Set(away.map(dayStart));
   const sessions = Object.values(week).sort((a, b) => a.day - b.day || a.from - b.from || (a.id < b.id ? -1 : 1));
@@ -49,7 +52,7 @@ export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>,
   return windows;
 }
 
-/** A time as the clock on the wall shows it where this runs. */
+/** A time as the local wall clock shows it. */
 export function wallMinutes(time: Date): number {
   const day = `${time.getFullYear()}-${String(time.getMonth() + 1).padStart(2, '0')}-${String(time.getDate()).padStart(2, '0')}`;
   return dayStart(day) + time.getHours() * 60 + time.getMinutes();

@@ -1,47 +1,47 @@
-/** What a person decides about the building: the school, the glue, and the time there is for it. */
+/** Build preferences: working method, glue, and shop hours. */
 import type { GlueId } from './glues.ts';
 
-/** Hours of a weekday, minutes from midnight. */
+/** A window of a weekday, minutes from midnight. */
 export interface Session {
   readonly id: string;
   /** 0 is Monday. */
   readonly day: number;
   readonly from: number;
   readonly to: number;
-  /** Someone is there to hold the other end. */
+  /** A helper is there. */
   readonly helper: boolean;
-  /** No machine may run: people sleep next door. */
+  /** No machine may run: quiet hours. */
   readonly quiet: boolean;
-  /** Machines that are not there then, by their ids: one that is borrowed, or stands in somebody else's shop. */
+  /** Ids of machines that are not available then, such as a borrowed one. */
   readonly without: readonly string[];
 }
 
-/** How a glue-up is closed: all at once or one side after the other; a clamp to every joint, or cauls that press a whole side. */
+/** How a glue-up is closed: all at once or one side after the other; a clamp per joint, or cauls that press a whole side. */
 export interface GlueWay {
   readonly goes: 'one' | 'two';
   readonly cauls: boolean;
 }
 
 export interface BuildChoices {
-  /** Everything is cut before anything goes together, or what closes an opening is cut to the opening that is there. */
+  /** Everything is cut before assembly, or closing parts are cut to the measured opening. */
   readonly cut: 'first' | 'to-fit';
-  /** One setting serves the parts of all cabinets, or one cabinet is done after the other. */
+  /** One setting for the parts of all cabinets, or cabinet by cabinet. */
   readonly units: 'together' | 'one-by-one';
   readonly glue: GlueId;
-  /** Glue-ups a person has decided on, by their ids; the others go as glue, clamps and hands allow. */
+  /** Glue-ups with a chosen method, by id; the others follow from glue, clamps and hands. */
   readonly glueUps: Readonly<Record<string, GlueWay>>;
-  /** In the shop while glue and finish dry, °C. */
+  /** Shop temperature while glue and finish dry, °C. */
   readonly tempC: number;
-  /** Ids of steps in the order a person put them in; those it does not name keep their places. */
+  /** Step ids in the order chosen by a person; the others keep their places. */
   readonly order: readonly string[];
-  /** The first day, ISO; null for the day it is looked at. */
+  /** First day, ISO; null for today. */
   readonly start: string | null;
   readonly week: Readonly<Record<string, Session>>;
-  /** Days nothing is done on, ISO. */
+  /** Days off, ISO. */
   readonly away: readonly string[];
-  /** Steps that do not begin before a day a person put them on: by step, an ISO day. */
+  /** Earliest day of a step, chosen by a person: ISO day by step. */
   readonly notBefore: Readonly<Record<string, string>>;
-  /** Steps that want a second pair of hands and are done with one, by the trick they tell. */
+  /** Steps that need a helper and are done alone, by the method they describe. */
   readonly alone: readonly string[];
 }
 
@@ -50,7 +50,7 @@ const session = (id: string, day: number, from: number, to: number, helper = fal
   { id, day, from: from * 60, to: to * 60, helper, quiet: false, without: [] },
 ];
 
-/** Two evenings and a Saturday, until the person says what there is. */
+/** Default: two evenings and a Saturday. */
 export const DEFAULT_BUILD: BuildChoices = {
   cut: 'first',
   units: 'together',

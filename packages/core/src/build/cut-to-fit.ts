@@ -1,9 +1,9 @@
-/** Cut as you go: what closes an opening is cut to the opening that is there, where its cut can be left until then. */
+/** Cut to fit: parts that close an opening are cut to the measured opening, where the cut can wait. */
 import type { CutStep } from '../cuts/pieces.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { BuildJob, CabinetToBuild } from './job.ts';
 
-/** Parts of a cabinet that close an opening. What is glued into a frame of its own is as long as its joints say. */
+/** Parts of a cabinet that close an opening. A part glued into its own frame is as long as its joints say. */
 export function cutToFit({ cabinet }: Pick<CabinetToBuild, 'cabinet'>): string[] {
   const closes = new Set<string>();
   for (const { guest, joint } of cabinet.connections) if (joint.kind === 'hinge' || joint.kind === 'pins') closes.add(guest);
@@ -12,7 +12,7 @@ export function cutToFit({ cabinet }: Pick<CabinetToBuild, 'cabinet'>): string[]
   return cabinet.panels.filter(({ id }) => closes.has(id) && !built.has(id)).map(({ id }) => id);
 }
 
-/** Cuts that free nothing but such a part, and that no other cut stands on: they are left until the opening is there. */
+/** Cuts that free only such a part and that no other cut depends on: they wait for the opening. */
 export function waitingCuts({ cabinets, sheets, choices }: BuildJob): CutStep[] {
   if (choices.cut === 'first') return [];
   const fit = new Set(cabinets.flatMap(cutToFit));

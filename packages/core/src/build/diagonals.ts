@@ -1,4 +1,4 @@
-/** How far two diagonals may differ. Source: docs/formulas/diagonals.md. */
+/** Tolerance between two diagonals. Source: docs/formulas/diagonals.md. */
 import { toMm, type Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
@@ -6,9 +6,9 @@ import { evaluate, formula } from '../explained/explained-value.ts';
 import type { Assembly } from './assemblies.ts';
 import type { Diagonals } from './step.ts';
 
-/** Out of square by so much over each millimeter of a side: a millimeter a meter. [ASSUME] */
+/** Allowed skew: a millimeter per meter. [ASSUME] */
 const OUT_OF_SQUARE = 1 / 1000;
-/** Behind inset doors the gap may run out by half a millimeter over their height. [ASSUME] */
+/** Gap taper allowed behind inset doors over their height: half a millimeter. [ASSUME] */
 const GAP_RUNS_MM = 0.5;
 
 const DIAGONAL = formula({
@@ -36,7 +36,7 @@ export function diagonalsOf(width: Length, height: Length, insetDoors: boolean):
   return { width, height, diagonal: evaluate(DIAGONAL, { w, h }), allowed: evaluate(MAY_DIFFER, { w, h, s }) };
 }
 
-/** Across the front of what is glued up; a tray or a drawer across its plan. */
+/** Across the front of an assembly; across the plan of a tray or drawer. */
 export function ringDiagonals(cabinet: ResolvedCabinet, { panels, kind }: Assembly, insetDoors: boolean): Diagonals {
   const bounds = panels.map((id) => boundsOf(cabinet.byId.get(id)!));
   const extent = (axis: 'along' | 'up' | 'out'): Length =>

@@ -1,4 +1,4 @@
-/** What of a cabinet gets sanded and finished while parts lie flat, and what from outside when it stands. Source: docs/formulas/finish-area.md. */
+/** Surfaces sanded and finished while parts lie flat, and those done from outside after assembly. Source: docs/formulas/finish-area.md. */
 import { NM_PER } from '../length/length.ts';
 import { extentOf, place, type Face, type Panel } from '../solid/panel.ts';
 import { areaOf } from '../solid/polygon.ts';
@@ -10,10 +10,10 @@ import type { StepSide } from './step.ts';
 
 const NOT_FINISHED: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
 
-/** A face that looks into the box is reached only while parts lie flat: a finger's breadth off it is still within the carcass. */
+/** Depth by which a face probe is offset to tell faces that look into the box: one finger's breadth. */
 const OFF_MM = 15;
 
-/** Square meters of faces of some panels on one side, a term a panel. `carcass`: panels that make the box, of `all` there are. */
+/** Area, m², of one side of some panels, one term per panel. `carcass`: the panels of the box, among `all`. */
 export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: StepSide, all = panels): ExplainedValue {
   const bounds = all.filter(({ id }) => carcass.has(id)).map(boundsOf);
   const least = (axis: keyof Vector): number => Math.min(...bounds.map(({ low }) => low[axis]));

@@ -1,22 +1,18 @@
 /**
- * When a build can be finished at the earliest, whatever the order: what no schedule beats. Two things hold it up: chains of
- * steps, each in the hours that serve it; and one person's hands, who do all that can only be done between two moments. Source:
- * docs/formulas/earliest-finish.md.
+ * Lower bound on the completion time of any schedule. Two relaxations: chains of steps, each in the hours that serve it; and one person's time, who does
+ * everything that fits only between two moments. Source: docs/formulas/earliest-finish.md.
  */
 import type { Window } from './calendar.ts';
 import type { Task } from './tasks.ts';
 import { latestBegin, serves, Timetable, type Hours, type LaidTask } from './timetable.ts';
 
-/** Work of one kind, by the tasks' places in the list, and the minutes there are for it up to a time. */
+/** Work of one kind by task index, and its available minutes up to a time. */
 interface Kind {
   readonly of: readonly number[];
   readonly minutesTo: (time: number) => number;
 }
 
-/**
- * A time no schedule finishes before, minutes by the clock on the wall. `tasks` come in an order that keeps each behind those it
- * follows; `found`: a finish there is a schedule for.
- */
+/** Lower bound on the finish, minutes of the wall clock. `tasks` in topological order; `found`: the finish of a known schedule. */
 export function finishLowerBound(tasks: readonly Task[], hours: Hours, begins: number, found: number): number {
   const alone = aloneIn(tasks, hours, begins);
   const kinds = kindsOf(tasks, hours, alone);
@@ -30,7 +26,7 @@ export function finishLowerBound(tasks: readonly Task[], hours: Hours, begins: n
   return low;
 }
 
-/** Each as early as what it follows and the hours that serve it allow, as if there were hands for all. */
+/** Earliest completion of each task with unlimited hands (forward pass). */
 function aloneIn(tasks: readonly Task[], hours: Hours, begins: number): readonly LaidTask[] {
   const found: LaidTask[] = [];
   for (const task of tasks) {
@@ -40,10 +36,10 @@ function aloneIn(tasks: readonly Task[], hours: Hours, begins: number): readonly
   return found;
 }
 
-/** When each has to be through for all to be by `finish`; null where one would have to begin before it can. */
+/** Latest completion of each task for a given `finish` (backward pass); null where one would have to start too early. */
 function latestIn(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask[], finish: number): readonly number[] | null {
   const latest = new Array<number>(tasks.length).fill(finish);
-  // Later tasks of the list never come before earlier ones.
+  // Later tasks of the list never precede earlier ones.
   for (let index = tasks.length - 1; index >= 0; index--) {
     const { start, end } = alone[index]!;
     if (end > latest[index]!) return null;
@@ -54,7 +50,7 @@ function latestIn(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask
   return latest;
 }
 
-/** All work; and what runs at each machine, which has fewer hours. */
+/** All work, and the work at each machine, which has fewer hours. */
 function kindsOf(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask[]): Kind[] {
   const at = new Map<string, number[]>();
   tasks.forEach((task, index) => {
@@ -66,7 +62,7 @@ function kindsOf(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask[
   });
 }
 
-/** Minutes of hours up to a time. */
+/** Accumulated window minutes up to a time. */
 function addedUp(windows: readonly Window[]): (time: number) => number {
   let sum = 0;
   const before = windows.map(({ from, to }) => (sum += to - from) - (to - from));
@@ -83,7 +79,7 @@ function addedUp(windows: readonly Window[]): (time: number) => number {
   };
 }
 
-/** Whether the hours between any two moments hold all that cannot begin before the one nor be through after the other. */
+/** Energetic reasoning: whether the hours between any two moments hold all work confined to them. */
 function isRoom(tasks: readonly Task[], { of, minutesTo }: Kind, alone: readonly LaidTask[], latest: readonly number[]): boolean {
   const byEnd = [...of].sort((a, b) => latest[a]! - latest[b]!);
   const until = byEnd.map((index) => minutesTo(latest[index]!));

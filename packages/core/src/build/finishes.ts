@@ -1,4 +1,4 @@
-/** Finishes, by what decides the days: coats, drying between them, sanding between, and where they go. */
+/** Finishes, by what determines the schedule: coats, drying times, sanding between coats, and where they go. */
 import type { FinishChoice } from '../carcass/spec-base.ts';
 import type { Shop } from '../stock/shop.ts';
 
@@ -6,19 +6,19 @@ export interface Finish {
   readonly id: Exclude<FinishChoice['kind'], 'none'>;
   readonly name: string;
   readonly coats: number;
-  /** From one coat to the next, minutes at 20 °C. */
+  /** Between coats, minutes at 20 °C. */
   readonly recoatMin: number;
-  /** Until it is handled and glued beside, minutes at 20 °C. */
+  /** Until it can be handled and glued next to, minutes at 20 °C. */
   readonly dryMin: number;
   /** Sanded lightly before every coat but the first. */
   readonly sanded: boolean;
-  /** What is coated on one face only cups: the other gets the same. */
+  /** A panel coated on one face cups: the other face gets the same. */
   readonly bothFaces: boolean;
-  /** m² a liter covers, one coat. */
+  /** Coverage of one coat, m² per liter. */
   readonly coversM2: number;
-  /** Colder it does not dry as it should. */
+  /** Least temperature for proper drying. */
   readonly leastC: number;
-  /** Rags heat up by themselves; vapors want an open window. */
+  /** Rags can self-heat; vapors need an open window. */
   readonly rags: boolean;
   readonly solvent: boolean;
   readonly source: string;
@@ -85,7 +85,7 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
   },
 };
 
-/** A finish as it stands in this shop, by the label of its tin where somebody read it. None where the wood stays bare. */
+/** A finish with the corrections of its label in this shop. None where the wood stays bare. */
 export function finishOf({ kind }: Pick<FinishChoice, 'kind'>, { labels }: Pick<Shop, 'labels'>): Finish | null {
   if (kind === 'none') return null;
   const label = labels.finishes[kind];

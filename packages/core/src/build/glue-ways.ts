@@ -1,4 +1,4 @@
-/** The ways a glue-up can be closed, what each takes, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
+/** Methods to close a glue-up, what each requires, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Shop } from '../stock/shop.ts';
 import { greatest, termOf, type ExplainedValue, type ValueUnit } from '../explained/explained-value.ts';
@@ -18,7 +18,7 @@ export interface Closed extends Pick<Closing, 'way' | 'ways' | 'chosen'> {
   readonly goes: readonly GlueStage[];
 }
 
-/** More pieces than two hands keep upright in wet glue. [ASSUME] */
+/** Most pieces two hands keep upright in wet glue. [ASSUME] */
 export const MANY_PIECES = 7;
 
 type Choices = Pick<BuildChoices, 'glue' | 'tempC' | 'glueUps' | 'week'>;
@@ -34,8 +34,8 @@ const WAYS: readonly GlueWay[] = [
 ];
 
 /**
- * The plainest way that can be done, a person's own before it; where none can, all at once, and the fault is told. `begun`: steps
- * that are ticked. What is glued already stays as it was taken, whatever clamps there are by now.
+ * The simplest feasible method, a person's choice first; where none is feasible, all at once with its fault. `begun`: ticked steps. A glue-up in progress
+ * keeps its method, whatever clamps there are by now.
  */
 export function closingOf(cabinet: ResolvedCabinet, glueUp: GlueUp, choices: Choices, shop: GluingShop, begun: Pick<Ticked, 'has'> = NOTHING): Closed {
   const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly GlueStage[]; told: GlueWaySummary }[] => {
@@ -56,7 +56,7 @@ export function closingOf(cabinet: ResolvedCabinet, glueUp: GlueUp, choices: Cho
   return { goes: taken.goes, way: taken.way, ways: there[0]!.goes[0]!.glue === null ? [] : there.map(({ told }) => told), chosen: asked !== undefined };
 }
 
-/** Of two goes the one that takes more, with both on show. */
+/** The more demanding of two stages, with both shown. */
 function worstStage(unit: ValueUnit, goes: readonly GlueStage[], of: (glue: GlueSummary) => ExplainedValue): ExplainedValue {
   const told = goes.flatMap(({ glue, glueUp: { go } }) => (glue ? [{ go, figure: of(glue) }] : []));
   if (told.length === 1) return told[0]!.figure;

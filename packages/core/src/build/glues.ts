@@ -1,4 +1,4 @@
-/** Glues, by what decides a glue-up: how long the joint may stay open, how long it is clamped, and under what it does not set. */
+/** Glues, by what determines a glue-up: open time, clamp time, and least temperature. */
 
 import type { Shop } from '../stock/shop.ts';
 
@@ -7,15 +7,15 @@ export type GlueId = 'white' | 'yellow' | 'slow-yellow' | 'hide' | 'epoxy' | 'po
 export interface Glue {
   readonly id: GlueId;
   readonly name: string;
-  /** Spread to clamped, minutes at 20 °C. */
+  /** Open time, minutes at 20 °C. */
   readonly openMin: number;
-  /** In the clamps, minutes at 20 °C. */
+  /** Clamp time, minutes at 20 °C. */
   readonly clampMin: number;
-  /** Until it may be worked on or loaded, minutes from the clamps going on, at 20 °C. */
+  /** Until it can be worked or loaded, minutes from clamping, at 20 °C. */
   readonly cureMin: number;
-  /** Colder it turns to chalk, or does not set. */
+  /** Least temperature: below it the glue chalks, or does not set. */
   readonly leastC: number;
-  /** What it leaves on bare wood keeps stain and clear finish off. */
+  /** Residue on bare wood resists stain and clear finish. */
   readonly sealsWood: boolean;
   readonly source: string;
 }
@@ -42,7 +42,7 @@ export const GLUES: Readonly<Record<GlueId, Glue>> = {
 
 export const GLUE_IDS = Object.keys(GLUES) as readonly GlueId[];
 
-/** A glue as it stands in this shop: by the label of its bottle where somebody read it. */
+/** A glue with the corrections of its label in this shop. */
 export function glueOf(id: GlueId, { labels }: Pick<Shop, 'labels'>): Glue {
   const label = labels.glues[id];
   return label ? { ...GLUES[id], ...label, source: 'the label of the bottle, as entered at Stock' } : GLUES[id];

@@ -1,4 +1,4 @@
-/** What a glue-up takes: glue that stays open so long, clamps that reach so far, fasteners of so many kinds. */
+/** Requirements of a glue-up: open time, clamps and their capacity, fasteners. */
 import { seamOf } from '../joints/drilling.ts';
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
@@ -13,10 +13,10 @@ import { stepMinutes } from './minutes.ts';
 import type { DrivenFasteners, GlueSummary } from './step.ts';
 import { TEMPERATURE_FACTOR } from './temperature-factor.ts';
 
-/** A clamp to so much of a joint's length; two where it is longer than a hand is wide. [ASSUME] */
+/** Clamp spacing along a joint; two clamps where it is longer than a hand is wide. [ASSUME] */
 const CLAMP_EVERY_MM = 300;
 const TWO_FROM_MM = 120;
-/** Pads and the hook of the clamp. [ASSUME] */
+/** Room for pads and the clamp's hook. [ASSUME] */
 const CLAMP_SPARE_MM = 40;
 
 const CLAMPED = formula({
@@ -55,7 +55,7 @@ const ON_CAULS = formula({
   compute: ({ rows, L, span }) => rows * (Math.ceil(L / span) + 1),
 });
 
-/** Times on a label, made longer by the cold. */
+/** Label times, extended by the cold. */
 export const slowed = (labelMin: number, tempC: number) => evaluate(CLAMPED, { label: labelMin, slower: evaluate(TEMPERATURE_FACTOR, { T: tempC }) });
 
 const seamMm = ({ byId }: ResolvedCabinet, connection: Connection): number => {
@@ -63,22 +63,22 @@ const seamMm = ({ byId }: ResolvedCabinet, connection: Connection): number => {
   return isFace(connection.edge) ? toMm(guest.length.value) : (seamOf(connection, guest)?.lengthMm ?? 0);
 };
 
-/** Cauls across the hosts of several joints: stiff battens planed to a crown, that press a whole side from clamps at their ends. */
+/** Cauls across the hosts of several joints: stiff crowned battens that press a whole side from clamps at their ends. */
 export interface Cauls {
   readonly cauls: number;
   readonly clamps: ExplainedValue;
 }
 
-/** A caul presses evenly from clamps no further apart. [ASSUME] mm */
+/** Greatest clamp spacing on a caul. [ASSUME] mm */
 const CAUL_SPAN_MM = 900;
 
-/** Null where a clamp to every joint takes no more. Source: docs/formulas/glue-ways.md. */
+/** Null where a clamp per joint needs no more. Source: docs/formulas/glue-ways.md. */
 export function caulsFor(cabinet: ResolvedCabinet, glueUp: GlueUp): Cauls | null {
   const pressed = pressedIn(cabinet, glueUp);
   if (pressed.size < 3 || !glueUp.along) return null;
   const hosts = new Set(glueUp.connections.filter(({ joint }) => joint.glue).map(({ host }) => host));
   const longMm = Math.max(...[...hosts].map((id) => toMm(cabinet.byId.get(id)!.length.value)));
-  // One along each edge of the side, in front and behind; under a narrow one a single row.
+  // One along the front and one along the back edge; a single row on a narrow side.
   const rows = Math.max(...[...pressed.values()].map(({ value }) => value)) > 1 ? 2 : 1;
   const clamps = evaluate(ON_CAULS, { rows, L: longMm, span: CAUL_SPAN_MM });
   return clamps.value < clampsOf(cabinet, pressed).value ? { cauls: 2 * rows, clamps } : null;
@@ -91,7 +91,7 @@ const clampsOf = ({ byId }: ResolvedCabinet, pressed: ReadonlyMap<string, Explai
     [...pressed].map(([id, clamps]) => termOf(clamps, '', byId.get(id)!.name)),
   );
 
-/** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
+/** Clamps required, by pressed panel. Screws press while glue sets; one clamp across the assembly presses both ends of a panel. */
 function pressedIn(cabinet: ResolvedCabinet, glueUp: GlueUp): Map<string, ExplainedValue> {
   const pressed = new Map<string, ExplainedValue>();
   for (const connection of glueUp.connections) {
@@ -103,7 +103,7 @@ function pressedIn(cabinet: ResolvedCabinet, glueUp: GlueUp): Map<string, Explai
   return pressed;
 }
 
-/** Null where nothing in it is glued. `cauls`: pressed by them where they save clamps. */
+/** Null where nothing in it is glued. `cauls`: where they save clamps. */
 export function glueSummary(
   cabinet: ResolvedCabinet,
   glueUp: GlueUp,
@@ -131,7 +131,7 @@ export function glueSummary(
   };
 }
 
-/** From one end to the other along the way it is pressed; across its joints where it locks. */
+/** Extent along the pressing direction; across its joints where it interlocks. */
 function acrossMm({ byId }: ResolvedCabinet, { groups, along, dry }: GlueUp): number {
   if (!along) return Math.max(...groups.flat().map((id) => toMm(byId.get(id)!.width.value)));
   const at = [...groups.flat(), ...(dry?.panels ?? [])].flatMap((id) => {
@@ -141,7 +141,7 @@ function acrossMm({ byId }: ResolvedCabinet, { groups, along, dry }: GlueUp): nu
   return Math.ceil(Math.max(...at) - Math.min(...at)) + CLAMP_SPARE_MM;
 }
 
-/** All fasteners of a glue-up, of one kind and length together. */
+/** Fasteners of a glue-up, merged by kind and length. */
 export function fastenersIn({ connections }: GlueUp): DrivenFasteners[] {
   const rows = new Map<string, DrivenFasteners>();
   for (const { joint } of connections) {

@@ -1,6 +1,6 @@
 /**
- * How long a step takes: so many of this at so much each, times what this shop's own log says of such steps. All figures are
- * ours, to start from: a log replaces them. Source: docs/formulas/step-minutes.md.
+ * Duration of a step: counts times minutes each, times the pace from this shop's log. All base figures are our own starting values. Source:
+ * docs/formulas/step-minutes.md.
  */
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 
@@ -67,7 +67,7 @@ const PACED = formula({
   compute: ({ minutes, pace }) => minutes * pace,
 });
 
-/** The minutes of a step from its counts; rows of nothing are left out. `pace`: what the log says; absent while it says nothing. */
+/** Minutes of a step from its counts; zero rows are left out. `pace`: from the log; absent without one. */
 export function stepMinutes(counts: Partial<Readonly<Record<CountedWork, number>>>, pace?: ExplainedValue): ExplainedValue {
   const rows = Object.entries(counts).flatMap(([work, n]) =>
     n > 0 ? [termOf(evaluate(EACH, { n, each: MINUTES[work as CountedWork] }, { key: `work-${work as CountedWork}` }))] : [],

@@ -1,7 +1,7 @@
-/** Steps in an order that can be done, near the one the work is usually done in and the one a person wants; and what forbids a move. */
+/** Topological orders of steps, close to the usual order and to a person's choice; and why a move is not allowed. */
 import { STEP_KINDS, type Precedence, type Step } from './step.ts';
 
-/** Ranks steps by the usual order, then as they are given. */
+/** Ranks steps by the usual order, then as given. */
 const usually = (steps: readonly Step[]): Step[] =>
   steps
     .map((step, index) => ({ step, by: STEP_KINDS.indexOf(step.detail.kind), index }))
@@ -9,9 +9,9 @@ const usually = (steps: readonly Step[]): Step[] =>
     .map(({ step }) => step);
 
 /**
- * Steps with none before what it must follow. Those a person has named take the places of those named, in the person's order, as
- * near as the edges allow. `byUnit`: one cabinet is finished before the next is begun, where its steps are its own. Edges that go
- * round in a circle are our own mistake and throw a RangeError.
+ * Topological sort. Steps named by a person take the places of those named, in that order, as far as the precedences allow. `byUnit`: finish one cabinet
+ * before the next where its steps are its own.
+ * @throws RangeError on a cycle, which is a fault of the program
  */
 export function inOrder(steps: readonly Step[], edges: readonly Precedence[], wanted: readonly string[] = [], byCabinet = false): Step[] {
   const usual = usually(steps);
@@ -47,10 +47,10 @@ export function inOrder(steps: readonly Step[], edges: readonly Precedence[], wa
 
 export type MovedStep =
   | { readonly ok: true; readonly order: readonly string[] }
-  /** The edge that would be broken. */
+  /** The precedence it would break. */
   | { readonly ok: false; readonly edge: Precedence };
 
-/** A step taken to another place of the order, or the first reason why it cannot be there. */
+/** A step moved to another place of the order, or the first reason why it cannot go there. */
 export function moveStep(order: readonly string[], edges: readonly Precedence[], step: string, to: number): MovedStep {
   const from = order.indexOf(step);
   if (from < 0) throw new RangeError(`there is no step '${step}'`);
@@ -61,7 +61,7 @@ export function moveStep(order: readonly string[], edges: readonly Precedence[],
   return broken ? { ok: false, edge: broken } : { ok: true, order: [...rest.slice(0, place), step, ...rest.slice(place)] };
 }
 
-/** The steps a person has put somewhere after one more move, in their new order: only those the move passed are named. */
+/** The steps a person has ordered after one more move: only those the move passed are named. */
 export function wantedAfter(wanted: readonly string[], before: readonly string[], after: readonly string[]): string[] {
   const at = new Map(before.map((id, index) => [id, index]));
   const moved = after.filter((id, index) => at.get(id) !== index);
@@ -69,7 +69,7 @@ export function wantedAfter(wanted: readonly string[], before: readonly string[]
   return after.filter((id) => named.has(id));
 }
 
-/** The first edge an order breaks; null for none. */
+/** The first precedence an order breaks; null for none. */
 export function brokenPrecedence(order: readonly string[], edges: readonly Precedence[]): Precedence | null {
   const at = new Map(order.map((id, index) => [id, index]));
   return edges.find(({ before, after }) => at.has(before) && at.has(after) && at.get(before)! > at.get(after)!) ?? null;

@@ -1,19 +1,19 @@
-/** What the log says of the time steps take: so much longer than planned, kind by kind. Source: docs/formulas/step-minutes.md. */
+/** Actual over planned time of steps, by kind, from the log. Source: docs/formulas/step-minutes.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { StepKind } from './step.ts';
 
-/** A step that is done, as the record keeps it. */
+/** A finished step as recorded. */
 export interface DoneStep {
   readonly step: string;
   readonly kind: StepKind;
-  /** What it was planned to take when it was ticked, and what it took; absent where nobody said. */
+  /** Minutes planned when it was ticked, and minutes taken; absent where not entered. */
   readonly planned?: number;
   readonly minutes?: number;
-  /** The parts it was done for: those that come later are still to be done. Absent where that was not kept. */
+  /** The parts it was done for; parts added later are still to be done. Absent where not recorded. */
   readonly panels?: readonly string[];
 }
 
-/** A kind is believed by half when this many minutes of it have been noted. [ASSUME] */
+/** Logged minutes at which a kind's own pace gets half the weight. [ASSUME] */
 const HALF_WEIGHT_MIN = 60;
 
 const PACE = formula({
@@ -25,7 +25,7 @@ const PACE = formula({
   compute: ({ took, planned, half }) => (took + half) / (planned + half),
 });
 
-/** Factors on planned minutes; kinds nobody timed are left out. */
+/** Factors on planned minutes; kinds without entries are left out. */
 export function paceOf(done: readonly DoneStep[]): Partial<Record<StepKind, ExplainedValue>> {
   const sums = new Map<StepKind, { planned: number; took: number }>();
   for (const { kind, planned, minutes } of done) {

@@ -1,6 +1,6 @@
 /**
- * What has to be done before what, and why: a row a reason, told by the kinds of the two steps and what they have in common.
- * Nothing here is a preference: an order that breaks one spoils a part, or cannot be made at all.
+ * Precedences between steps and their reasons: one row per reason, decided by the kinds of the two steps and what they share. None is a preference: an
+ * order that breaks one spoils a part, or cannot be carried out.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
@@ -11,17 +11,17 @@ import { waitMin } from './waiting.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
 
-/** Each has its words. */
+/** Each has a message. */
 type PrecedenceReason = WordKey extends infer K ? (K extends `reason-${infer R}` ? R : never) : never;
 
 interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   readonly before: A;
   readonly after: B;
   readonly reason: PrecedenceReason;
-  /** A panel both touch; the same unit; anything. */
+  /** A shared panel; the same cabinet; any two steps. */
   readonly share: 'panel' | 'unit' | 'all';
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
-  /** Between them, where that is more than the wait of the first. */
+  /** Lag between them, where it exceeds the wait of the first. */
   readonly waits?: (before: Of<A>) => ExplainedValue | null;
 }
 
@@ -38,16 +38,16 @@ const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readon
   a.detail.side === b.detail.side;
 const isInside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'inside';
 const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'outside';
-/** Out of the clamps is not yet strong: what bears weight waits until the glue is. */
+/** A glue-up out of the clamps is not yet strong: load-bearing steps wait for full strength. */
 const isGlued = ({ detail: { glue } }: Of<'glue'>): boolean => glue !== null;
 const cures = ({ detail: { glue } }: Of<'glue'>): ExplainedValue | null => glue?.cureMin ?? null;
-/** The dry end comes off only when what the first go glued holds. */
+/** The dry end comes off only once the first stage holds. */
 const isSecondOf = ({ detail: { glueUp } }: Of<'glue'>, first: string): boolean => glueUp.go === 'second' && glueUp.after.includes(first);
-/** The first of an assembly's glue-ups: what is joined there was in no other. */
+/** The first glue-up of an assembly: its parts were in no other. */
 const begins = ({ detail: { glueUp } }: Of<'glue'>): boolean => glueUp.after.length === 0;
 
 const RULES: readonly Rule[] = [
-  // A first round of cuts may free no part at all: it is the sheets that are measured.
+  // A first round of cuts may free no part: then its sheets must be measured.
   rule('measure', 'cut', 'measured-first', 'all', (a, b) => a.detail.product === b.detail.product),
   rule('measure', 'boards', 'measured-first', 'all', (a, b) => a.detail.product === b.detail.product),
   rule('measure', 'setup', 'measured-slots', 'panel'),
@@ -139,7 +139,7 @@ const RULES: readonly Rule[] = [
   rule('loose', 'load', 'all-in-place', 'unit'),
 ];
 
-/** All that has to be before what, each pair once, with the first reason there is for it. `onRail`: the rail a cabinet hangs on. */
+/** All precedences, each pair once, with its first reason. `onRail`: the rail a cabinet hangs on. */
 export function precedencesOf(steps: readonly Step[], onRail: ReadonlyMap<string, string>): Precedence[] {
   const byKind = new Map<StepKind, Step[]>();
   for (const step of steps) {
@@ -159,7 +159,7 @@ export function precedencesOf(steps: readonly Step[], onRail: ReadonlyMap<string
         if (a === b || !shares(a, b, share, touched)) continue;
         if (!when || when(a as never, b as never)) add(a, b, { key: `reason-${reason}` }, waits?.(a as never));
       }
-  // A rail of the wall serves the cabinets that hang on it.
+  // A wall rail serves the cabinets that hang on it.
   for (const rail of byKind.get('rail') ?? [])
     for (const hung of byKind.get('hang') ?? [])
       if (rail.detail.kind === 'rail' && onRail.get(hung.unit ?? '') === rail.detail.rail) add(rail, hung, { key: 'reason-rail-first' });

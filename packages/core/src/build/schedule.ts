@@ -1,6 +1,6 @@
 /**
- * Steps on days: as early a finish as can be found. Few tasks are searched through (branch and bound) and proved; of many,
- * orders near the usual one are tried, and one that is not better is not taken: the plan stays as it is read. Seeded.
+ * Schedules steps on days for the earliest finish. Few tasks are solved exactly by branch and bound; for many, orders near the usual one are tried, and an
+ * order that is no better is not taken, so that the plan stays stable. Seeded.
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Window } from './calendar.ts';
@@ -10,38 +10,38 @@ import { hoursFor, latestBegin, layInOrder, Timetable, type Hours, type LaidTask
 
 export interface Scheduled extends LaidTask {
   readonly task: Task;
-  /** It could begin so much later, in minutes of the hours there are, and the end would stay. */
+  /** Slack: how much later it could start, in window minutes, without delaying the end. */
   readonly slack: number;
 }
 
 export interface Schedule {
-  /** In the order they begin. */
+  /** In order of start. */
   readonly tasks: readonly Scheduled[];
   readonly finish: number;
-  /** Hands on, minutes. */
+  /** Working minutes. */
   readonly minutes: number;
-  /** Nothing finishes earlier. */
+  /** Proved: no schedule finishes earlier. */
   readonly proved: boolean;
-  /** What no schedule finishes before: the finish itself where that is proved. */
+  /** Lower bound on the finish; equal to it where proved. */
   readonly least: number;
-  /** What no hours there are have, and is done without: tasks that want it, by their ids. */
+  /** Requirements no window meets, and that are dropped: ids of the tasks that have them. */
   readonly without: Readonly<Record<Shortage, readonly string[]>>;
 }
 
-/** A helper, a machine that may run, hours long enough for what cannot be left. */
+/** A helper, a machine that may run, or a window long enough for what cannot be interrupted. */
 export type Shortage = 'helper' | 'machine' | 'hours';
 
 export interface Effort {
   readonly seed: number;
   /** Orders tried. */
   readonly tries: number;
-  /** Branches looked at where all can be. */
+  /** Node limit of the exact search. */
   readonly branches: number;
 }
 
 export const DEFAULT_EFFORT: Effort = { seed: 1, tries: 30, branches: 4000 };
 
-/** Null when there are not hours enough: no evening is given, or all are gone before it is done. */
+/** Null when the hours do not suffice: no window is given, or the horizon ends first. */
 export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], begins: number, effort: Effort = DEFAULT_EFFORT): Schedule | null {
   const hours = hoursFor(windows);
   const tails = tailsOf(tasks);
@@ -81,27 +81,27 @@ function lacksOf(tasks: readonly Task[], hours: Hours): Schedule['without'] {
 
 const finishOf = (laid: readonly LaidTask[]): number => laid.reduce((most, { end }) => Math.max(most, end), 0);
 
-/** From the beginning of each task to the end of all that stands on it, at the quickest: work and waits, by the clock. */
+/** Critical tail of each task: shortest time from its start to the end of everything after it, waits included. */
 function tailsOf(tasks: readonly Task[]): number[] {
   const tails = tasks.map(({ minutes }) => minutes);
-  // Later tasks of the list never come before earlier ones.
+  // Later tasks of the list never precede earlier ones.
   for (let index = tasks.length - 1; index >= 0; index--)
     for (const { at, waits } of tasks[index]!.after) tails[at] = Math.max(tails[at]!, tasks[at]!.minutes + waits + tails[index]!);
   return tails;
 }
 
-/** What most stands on comes first. */
+/** Longest tail first. */
 function byTail(tasks: readonly Task[], tails: readonly number[]): number[] {
   return released(tasks, (open) => open.reduce((best, index) => (tails[index]! > tails[best]! ? index : best)));
 }
 
-/** An order near another: what is taken next is now and then not the next but one a little later. */
+/** A random order near another: now and then a slightly later task comes first. */
 function shaken(order: readonly number[], tasks: readonly Task[], random: Random): number[] {
   const place = new Map(order.map((index, at) => [index, at + random() * random() * order.length * 0.3]));
   return released(tasks, (open) => open.reduce((best, index) => (place.get(index)! < place.get(best)! ? index : best)));
 }
 
-/** Tasks one by one, each of those whose forerunners are through; `next` picks. */
+/** Releases tasks one by one as their predecessors finish; `next` picks among them. */
 function released(tasks: readonly Task[], next: (open: readonly number[]) => number): number[] {
   const waits = tasks.map(({ after }) => after.length);
   const opens = tasks.map((): number[] => []);
@@ -116,7 +116,7 @@ function released(tasks: readonly Task[], next: (open: readonly number[]) => num
   return order;
 }
 
-/** Every order as far as it can still be better than `bound`; given up after so many branches. */
+/** Branch and bound over all orders below `bound`, up to a node limit. */
 function searched(
   tasks: readonly Task[],
   hours: Hours,
@@ -142,7 +142,7 @@ function searched(
       if (++looked > branches) return false;
       const put = table.lay(task, readyOf(task));
       if (!put) continue;
-      // From its start on there is at least its tail to come.
+      // After its start at least its tail follows.
       if (Math.max(finish, put.start + tails[index]!) < best.finish) {
         laid.set(index, put);
         order.push(index);
@@ -162,7 +162,7 @@ function searched(
   return { proved, order: best.order.length > 0 ? best.order : null };
 }
 
-/** How much later each may begin while what follows it, and what is done next, keep their latest times. */
+/** Slack of each task with its successors, and the next task, at their latest times. */
 function slackOf(tasks: readonly Task[], laid: readonly LaidTask[], hours: Hours, finish: number): number[] {
   const order = tasks.map((_, index) => index).sort((a, b) => laid[b]!.start - laid[a]!.start);
   const latestStart = new Array<number>(tasks.length).fill(Infinity);
@@ -178,6 +178,6 @@ function slackOf(tasks: readonly Task[], laid: readonly LaidTask[], hours: Hours
   return tasks.map((_, index) => minutesWithin(hours.windows, laid[index]!.start, latestStart[index]!));
 }
 
-/** Minutes of the hours there are between two times. */
+/** Window minutes between two times. */
 export const minutesWithin = (windows: readonly Window[], from: number, to: number): number =>
   windows.reduce((sum, window) => sum + Math.max(0, Math.min(window.to, to) - Math.max(window.from, from)), 0);

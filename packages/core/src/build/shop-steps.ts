@@ -1,4 +1,4 @@
-/** The steps that serve several cabinets: sheets measured and cut up, boards, settings of the machines, rails of the wall. */
+/** Steps that serve several cabinets: sheets measured and cut up, boards, machine setups, wall rails. */
 import type { CutStep } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
@@ -14,7 +14,7 @@ import type { Step } from './step.ts';
 import { waitingCuts, waitingParts } from './cut-to-fit.ts';
 import { stepOf } from './cabinet-steps.ts';
 
-/** All of them, with what of the slots and holes the shop cannot make. */
+/** All of them, with the slots and holes the shop cannot make. */
 export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
   const setups = job.choices.units === 'together' ? [setupsOf(cabinetsOf(job), job.shop)] : cabinetsOf(job).map((cabinet) => setupsOf([cabinet], job.shop));
   const waiting = waitingParts(job);
@@ -39,8 +39,8 @@ export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; rea
 }
 
 /**
- * Cuts still to be made in what is glued up already: no machine reaches into it. What is glued into one another has its joints,
- * whether they were ticked or not; the rest counts as made where nothing of a part was ticked at all.
+ * Cuts still to be made inside glued-up assemblies, where no machine reaches. Parts glued to one another have their joints, ticked or not; the rest counts
+ * as made where nothing of a part was ever ticked.
  */
 function lateOperations(setups: readonly Setups[], { cabinets, ticked, made }: BuildJob): ReadonlyMap<string, Operation> {
   const glued = new Set(cabinets.flatMap(({ cabinet }) => [...gluedPanels(cabinet, ticked)]));
@@ -58,7 +58,7 @@ const cabinetsOf = ({ cabinets }: BuildJob) => cabinets.map(({ cabinet }) => cab
 
 const allLines = ({ cabinets, rails }: BuildJob): PartLine[] => [...cabinets.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)];
 
-/** Ids a line is known by on sheets: its panels', and its own for what is ripped from a board. */
+/** Ids of a line on sheets: its panels, and its own for what is ripped from a board. */
 const piecesOf = (line: PartLine): readonly string[] => [...line.panels, line.id];
 
 function measureSteps(job: BuildJob): Step[] {
@@ -74,10 +74,10 @@ function measureSteps(job: BuildJob): Step[] {
   );
 }
 
-/** Strips, pieces, and what is left to be cut to size: finer rounds are told cut by cut. */
+/** Cutting rounds shown: strips, pieces, and the rest to size; finer rounds are described cut by cut. */
 const MAX_ROUNDS = 3;
 
-/** Round by round: cuts one way, then across what they left. Trimming belongs to the round it is for. */
+/** Rounds of cuts: one direction, then across the results. Trim cuts belong to the round they prepare. */
 export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
   const byId = new Map(steps.map((step) => [step.id, step]));
   const memory = new Map<string, { readonly round: number; readonly axis: CutStep['axis'] | null }>();
@@ -126,13 +126,13 @@ function sheetSteps(job: BuildJob): Step[] {
       );
     });
   });
-  // A part whose cut is made and that is not there was spoiled: no cut of this layout gives it any more.
+  // A part whose cut is made and that does not exist was spoiled: no cut of this layout yields it any more.
   const comes = new Set(
     job.sheets.flatMap(({ steps: cuts, sawn }) => cuts.filter(({ id }) => !sawn.has(id)).flatMap(({ near, far }) => [near.part, far?.part ?? null])),
   );
   const isThere = (piece: string): boolean => comes.has(piece) || job.there.has(piece);
   const unlaid = lines.flatMap((line) => {
-    // What is ripped into several later is there with its board; a line of equal parts is only called by the first of them.
+    // A board ripped into several parts exists as its board; a line of equal parts carries the id of the first.
     const asOne = line.count < line.panels.length && isThere(line.id);
     const panels = job.boards.has(line.stock) || asOne ? [] : line.panels.filter((panel) => !isThere(panel));
     return panels.length > 0 ? [{ stock: line.stock, panels }] : [];
@@ -153,7 +153,7 @@ function sheetSteps(job: BuildJob): Step[] {
   ];
 }
 
-/** Which ways the cuts of a round go; trimming does not count. */
+/** Directions of the cuts of a round; trim cuts do not count. */
 const waysOf = (round: readonly CutStep[]): CutStep['axis'][] => [...new Set(round.filter(({ purpose }) => purpose !== 'trim').map(({ axis }) => axis))];
 
 const machinesAt = (cuts: readonly CutStep[]): string[] => [...new Set(cuts.flatMap(({ way }) => way?.machine.id ?? []))];
@@ -174,7 +174,7 @@ function boardSteps(job: BuildJob): Step[] {
   });
 }
 
-/** A setting for parts that are there, and once more for those that are cut to fit later. */
+/** A setup for existing parts, and another for those cut to fit later. */
 function setupSteps(setup: Setup, job: BuildJob, waiting: ReadonlySet<string>): Step[] {
   const later = setup.cuts.filter(({ operation }) => waiting.has(operation.panel));
   if (later.length === 0) return [setupStep(setup, job)];
@@ -204,7 +204,7 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
   );
 }
 
-/** What no machine makes, cabinet by cabinet and stage by stage; what is cut to fit later, once more. */
+/** Hand work, cabinet by cabinet and stage by stage; parts cut to fit later get another step. */
 function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>, late?: 'late'): Step[] {
   const groups = new Map<string, { readonly unit: string; readonly stage: ToolingStage; readonly operations: Operation[] }>();
   for (const operation of unmade) {

@@ -1,4 +1,4 @@
-/** The steps of a build: what each is about, what it takes, and what has to be there before it. */
+/** Build steps: what each is about, what it takes, and what precedes it. */
 import type { Connection } from '../solid/connection.ts';
 import type { Operation, ToolingStage } from '../setups/operations.ts';
 import type { Setup } from '../setups/setup.ts';
@@ -7,7 +7,7 @@ import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
 import type { GlueWay } from './choices.ts';
 
-/** Of one size and length, in one glue-up. */
+/** Fasteners of one size and length, in one glue-up. */
 export interface DrivenFasteners {
   readonly by: NonNullable<Connection['joint']['fastening']>['by'];
   readonly screw: string;
@@ -16,7 +16,7 @@ export interface DrivenFasteners {
   readonly pilot: boolean;
 }
 
-/** What spreading glue on so many joints takes against what the glue allows, and the clamps that press them. */
+/** Time to spread the joints against the open time, and the clamps that press them. */
 export interface GlueSummary {
   readonly joints: number;
   /** From the first joint spread to the last clamp. */
@@ -25,64 +25,64 @@ export interface GlueSummary {
   readonly clampMin: ExplainedValue;
   /** Until it may bear weight. */
   readonly cureMin: ExplainedValue;
-  /** Clamps that reach across what is pressed. */
+  /** Clamps long enough for the assembly. */
   readonly clampsWanted: ExplainedValue;
   readonly clampsOwned: number;
-  /** Battens laid under them that press a whole side; 0 for a clamp to every joint. */
+  /** Cauls under them that press a whole side; 0 for a clamp per joint. */
   readonly cauls: number;
-  /** How far a clamp must open, mm. */
+  /** Required clamp opening, mm. */
   readonly reachMm: number;
 }
 
 export interface Diagonals {
   readonly width: number;
   readonly height: number;
-  /** As long as each should be, and how far they may differ. */
+  /** Planned length of both, and allowed difference. */
   readonly diagonal: ExplainedValue;
   readonly allowed: ExplainedValue;
 }
 
-/** What stands in the way of closing joints so: the glue skins over, clamps are missing, hands are. */
+/** Why joints cannot be closed this way: the glue skins over, or clamps or hands are short. */
 export type Hindrance = 'glue' | 'clamps' | 'hands';
 
-/** One way to close a glue-up, with the worst of its goes. */
+/** One method to close a glue-up, with its most demanding stage. */
 export interface GlueWaySummary {
   readonly way: GlueWay;
   readonly minutes: ExplainedValue;
   readonly clamps: ExplainedValue;
-  /** Held at once; what is one already counts once. */
+  /** Pieces held at once; an earlier assembly counts as one. */
   readonly pieces: number;
-  /** Empty where it can be done. */
+  /** Empty where it is feasible. */
   readonly hindered: readonly Hindrance[];
 }
 
-/** How a glue-up is closed, and how else it could be. */
+/** How a glue-up is closed, and the alternatives. */
 export interface Closing {
   readonly way: GlueWay;
-  /** All there are, the plainest first; none where nothing is glued. */
+  /** All methods, simplest first; none where nothing is glued. */
   readonly ways: readonly GlueWaySummary[];
-  /** A person chose it. */
+  /** Chosen by a person. */
   readonly chosen: boolean;
-  /** Of the whole glue-up: what a person's choice is kept under. */
+  /** Id of the whole glue-up, the key of a person's choice. */
   readonly of: string;
-  /** Of how many goes this is which, from 0. */
+  /** Number of stages, and which of them this is, from 0. */
   readonly go: number;
   readonly goes: number;
 }
 
-/** What a step is about, by its kind. Lengths in nanometers unless a name says otherwise. */
+/** What a step is about, by kind. Lengths in nanometers unless a name says otherwise. */
 export type StepDetail =
   | { readonly kind: 'measure'; readonly product: string }
   | {
       readonly kind: 'cut';
       readonly product: string;
       readonly sheets: number;
-      /** The layout its cuts belong to; null where none is settled. */
+      /** The layout of its cuts; null where none is settled. */
       readonly layout: string | null;
-      /** The ordinal round of cuts, from 0: one way, then across what that left. */
+      /** Zero-based cutting round: one direction, then across the results. */
       readonly round: number;
       readonly rounds: number;
-      /** Cuts along the sheet's length, across it, or what is left both ways. */
+      /** Cuts along the sheet, across it, or the remaining ones both ways. */
       readonly runs: 'along' | 'across' | 'both';
       readonly cuts: readonly string[];
       readonly settings: number;
@@ -91,7 +91,7 @@ export type StepDetail =
   | { readonly kind: 'boards'; readonly product: string; readonly lines: readonly string[]; readonly cuts: number }
   | { readonly kind: 'label'; readonly lines: number; readonly parts: number }
   | { readonly kind: 'setup'; readonly setup: Setup }
-  /** What no machine of the shop makes: marked out and cut by hand. `inside`: for it is glued up already. */
+  /** Work no machine of the shop does: marked out and cut by hand. `inside`: because it is glued up already. */
   | { readonly kind: 'by-hand'; readonly stage: ToolingStage; readonly operations: readonly Operation[]; readonly inside: boolean }
   | { readonly kind: 'cleat-rip'; readonly boards: readonly string[] }
   | { readonly kind: 'band'; readonly edges: number; readonly lengthMm: number }
@@ -104,7 +104,7 @@ export type StepDetail =
       readonly finish: string;
       readonly areaM2: ExplainedValue;
       readonly liters: ExplainedValue;
-      /** Taped off first; 0 for nothing. */
+      /** Area taped off first; 0 for none. */
       readonly maskedMm: number;
       readonly sandFirst: boolean;
       readonly dryMin: ExplainedValue;
@@ -116,12 +116,12 @@ export type StepDetail =
       readonly assembly: string;
       readonly what: AssemblyKind;
       readonly glueUp: GlueUp;
-      /** What is laid on what is one already; null where several come together. */
+      /** Laid on a finished assembly; null where several parts are joined. */
       readonly skin: 'back' | 'frame' | 'edging' | null;
       /** Null where nothing is glued. */
       readonly glue: GlueSummary | null;
       readonly fasteners: readonly DrivenFasteners[];
-      /** All ways there are to close it; none where nothing is glued. */
+      /** All methods to close it; none where nothing is glued. */
       readonly closing: Closing;
     }
   | { readonly kind: 'square'; readonly assembly: string; readonly diagonals: Diagonals }
@@ -148,45 +148,45 @@ export type StepKind = StepDetail['kind'];
 export type StepSide = 'inside' | 'outside';
 export type AssemblyKind = 'carcass' | 'door' | 'drawer' | 'loose';
 
-/** Why a second pair of hands is wanted: too heavy for one, too long to hold at both ends, too many pieces at once. */
+/** Why a helper is needed: too heavy for one, too long to hold at both ends, too many pieces at once. */
 export type HelperFor = 'heavy' | 'long' | 'many';
 
 export interface Step {
-  /** Stays while what it is about does. */
+  /** Stable while its subject exists. */
   readonly id: string;
-  /** Null for what serves several cabinets. */
+  /** Null for a step that serves several cabinets. */
   readonly unit: string | null;
   readonly detail: StepDetail;
   /** Every panel it touches. */
   readonly panels: readonly string[];
   readonly minutes: ExplainedValue;
-  /** Glue, a coat: so long nothing that follows it may begin; null for anything else. An edge may ask for longer. */
+  /** Glue or a coat: nothing that follows may start before; null for none. A precedence may require more. */
   readonly waits: ExplainedValue | null;
-  /** Machines it runs, by their ids; none for what is done at the bench. */
+  /** Ids of the machines it runs; none for bench work. */
   readonly machines: readonly string[];
   readonly helper: HelperFor | null;
-  /** It may be left at any time and gone on with another day. A glue-up may not. */
+  /** May be interrupted and continued on another day. A glue-up may not. */
   readonly canPause: boolean;
-  /** It follows this one before anything else is begun: glue is wet. */
+  /** Follows this one immediately: the glue is wet. */
   readonly rightAfter: string | null;
 }
 
-/** `before` has to be done before `after`, and why. */
+/** `before` must be done before `after`, and why. */
 export interface Precedence {
   readonly before: string;
   readonly after: string;
   readonly reason: Label;
-  /** From the end of the one to the beginning of the other at least; null where it may follow at once. */
+  /** Least time from the end of the one to the start of the other; null for none. */
   readonly waits: ExplainedValue | null;
 }
 
 export interface BuildPlan {
-  /** In an order that can be done. */
+  /** In a feasible order. */
   readonly steps: readonly Step[];
   readonly edges: readonly Precedence[];
 }
 
-/** All kinds there are, in the usual order of the work: what is begun first where nothing forbids either. */
+/** All kinds in the usual order of work, which breaks ties. */
 export const STEP_KINDS: readonly StepKind[] = [
   'measure',
   'cut',

@@ -1,22 +1,22 @@
-/** From steps to what is laid over the hours: steps that follow one another while glue is wet are one task. */
+/** From steps to schedulable tasks: steps that follow one another while glue is wet are one task. */
 import { dayStart } from './calendar.ts';
 import type { BuildChoices } from './choices.ts';
 import { inOrder } from './order.ts';
 import type { Precedence, Step } from './step.ts';
 import { waitMin } from './waiting.ts';
 
-/** A task that has to be through, and how long ago, minutes: glue sets, a coat dries. */
+/** A predecessor and the least time since its end, minutes: glue sets, a coat dries. */
 export interface Follows {
-  /** Its place in the list. */
+  /** Index in the list. */
   readonly at: number;
   readonly waits: number;
 }
 
 export interface Task {
-  /** Of its first step. */
+  /** Id of its first step. */
   readonly id: string;
   readonly steps: readonly string[];
-  /** Hands on, whole minutes, at least one. */
+  /** Working minutes, whole, at least one. */
   readonly minutes: number;
   readonly helper: boolean;
   /** Machines it runs. */
@@ -27,8 +27,8 @@ export interface Task {
 }
 
 /**
- * Tasks of steps that are not done, in the order of the steps. A person's own order among steps it names is kept. `done`: when each
- * step was through, minutes by the clock on the wall: what sets or dries since then is still waited for.
+ * Tasks of the steps that are not done, in step order. A person's order among named steps is kept. `done`: completion time of each step, minutes of the
+ * wall clock; what still sets or dries is waited for.
  */
 export function tasksOf(steps: readonly Step[], edges: readonly Precedence[], choices: BuildChoices, done: ReadonlyMap<string, number>): Task[] {
   const left = steps.filter(({ id }) => !done.has(id));
@@ -62,7 +62,7 @@ export function tasksOf(steps: readonly Step[], edges: readonly Precedence[], ch
   });
 }
 
-/** Steps that wait for what is done: from when on each may begin, minutes by the clock on the wall. */
+/** Earliest start of each step that waits for a finished one, minutes of the wall clock. */
 export function freeFrom(edges: readonly Precedence[], done: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
   const free = new Map<string, number>();
   for (const { before, after, waits } of edges) {
@@ -72,7 +72,7 @@ export function freeFrom(edges: readonly Precedence[], done: ReadonlyMap<string,
   return free;
 }
 
-/** Where a person turned two steps of the usual order round, they stay turned; what nobody touched goes where it is done soonest. */
+/** Two steps a person swapped stay swapped; the rest goes where it finishes soonest. */
 function wishes(steps: readonly Step[], edges: readonly Precedence[], { order, units }: BuildChoices): [string, string][] {
   const named = new Set(order);
   if (!steps.some(({ id }) => named.has(id))) return [];

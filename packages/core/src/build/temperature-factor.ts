@@ -1,10 +1,10 @@
-/** How cold makes glue and finish slow. Source: docs/formulas/warmth.md. */
+/** Slower curing and drying in the cold. Source: docs/formulas/warmth.md. */
 import { formula } from '../explained/explained-value.ts';
 
-/** What times on labels are given at, °C. */
+/** Reference temperature of label times, °C. */
 export const LABEL_TEMPERATURE_C = 20;
 
-/** Over it nothing is taken to be quicker than the label says. */
+/** Warmer than that, no time gets shorter than the label says. */
 export const TEMPERATURE_FACTOR = formula({
   label: 'slower-in-the-cold',
   unit: 'factor',

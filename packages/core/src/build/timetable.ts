@@ -1,6 +1,6 @@
 /**
- * One person's tasks laid over the hours, one after another in a given order, each as early as it can begin: in a gap an earlier
- * one left, if it fits. Every earliest finish there is comes out of some order, for a task that begins earlier never ends later.
+ * Serial schedule generation: one person's tasks placed one after another in a given order, each as early as possible, in a gap left by an earlier one
+ * where it fits. Some order yields the earliest finish, because starting a task earlier never ends it later.
  */
 import type { Window } from './calendar.ts';
 import type { Task } from './tasks.ts';
@@ -10,21 +10,18 @@ export interface LaidTask {
   readonly end: number;
 }
 
-/** Whether the hours serve a task at all: a machine may run, the helper is there. */
+/** Whether a window serves a task: its machine may run, its helper is there. */
 export const serves = ({ helper, quiet, without }: Window, task: Pick<Task, 'helper' | 'machines'>): boolean =>
   (!task.helper || helper) && (task.machines.length === 0 || (!quiet && !task.machines.some((machine) => without.includes(machine))));
 
-/** The hours as they are asked for: where the first window is that ends after a time. */
+/** Windows, with the index of the first that ends after a time. */
 export interface Hours {
   readonly windows: readonly Window[];
-  /** No window is long enough for a task, or has the helper it wants: what is then done without. */
+  /** Tasks for which no window is long enough or has the required helper: the requirement is dropped. */
   readonly eased: (task: Task) => Task;
 }
 
-/**
- * Hours for tasks as they can be: where nobody ever helps, one does without; where no machine may ever run, it has to; what fits
- * into no evening is left and gone on with.
- */
+/** Windows per task with unmeetable requirements dropped: no helper ever, no machine hours ever, or no window long enough, in which case it is interrupted. */
 export function hoursFor(windows: readonly Window[]): Hours {
   const memory = new Map<Task, Task>();
   return {
@@ -51,7 +48,7 @@ const firstEndingAfter = (windows: readonly Window[], time: number): number => {
   return low;
 };
 
-/** Where a task that begins no earlier than `from` would be done, if nothing else were in the way before `until`; null where it would not. */
+/** Where a task starting at or after `from` would run, if nothing else were scheduled before `until`; null where it would not fit. */
 function runs(task: Task, windows: readonly Window[], from: number, until: number): LaidTask | null {
   let left = task.minutes;
   let start = -1;
@@ -72,7 +69,7 @@ function runs(task: Task, windows: readonly Window[], from: number, until: numbe
   return null;
 }
 
-/** The latest a task can begin and be through by `end`; before `from` nobody looks: −Infinity where it would have to begin there. */
+/** Latest start of a task that ends by `end`; −Infinity where that lies before `from`. */
 export function latestBegin(task: Task, windows: readonly Window[], from: number, end: number): number {
   let left = task.minutes;
   for (let n = Math.min(firstEndingAfter(windows, end), windows.length - 1); n >= 0; n--) {
@@ -92,7 +89,7 @@ export function latestBegin(task: Task, windows: readonly Window[], from: number
   return -Infinity;
 }
 
-/** Intervals nobody else is at, kept in order. */
+/** Busy intervals, in order. */
 export class Timetable {
   private readonly busy: LaidTask[] = [];
   constructor(
@@ -100,7 +97,7 @@ export class Timetable {
     private readonly begins: number,
   ) {}
 
-  /** Puts a task where it can begin first, not before `ready`; null when the hours run out. */
+  /** Schedules a task at its first possible start, not before `ready`; null when the windows run out. */
   lay(task: Task, ready: number): LaidTask | null {
     const eased = this.hours.eased(task);
     let from = Math.max(ready, task.notBefore, this.begins);
@@ -117,7 +114,7 @@ export class Timetable {
     }
   }
 
-  /** Takes one back that was laid last. */
+  /** Removes the task scheduled last. */
   lift(laid: LaidTask): void {
     this.busy.splice(this.busy.indexOf(laid), 1);
   }
@@ -133,7 +130,7 @@ export class Timetable {
   }
 }
 
-/** All tasks in an order that keeps each behind those it follows; null when the hours run out. */
+/** All tasks in a topological order; null when the windows run out. */
 export function layInOrder(tasks: readonly Task[], order: readonly number[], hours: Hours, begins: number): LaidTask[] | null {
   const table = new Timetable(hours, begins);
   const laid: LaidTask[] = new Array<LaidTask>(tasks.length);

@@ -1,6 +1,6 @@
 /**
- * A glue-up taken in two goes: all joints but those of one end panel first, that end put on dry to hold the box square; then the
- * end comes off again and is glued on alone. Half the joints are open at a time, and nothing has to be held in the air.
+ * A glue-up in two stages: all joints but those of one end panel first, with that end dry to hold the box square; then the end comes off and is glued
+ * alone. Half the joints are open at a time, and nothing has to be held in the air.
  */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { GlueUp } from './assemblies.ts';
@@ -8,7 +8,7 @@ import { blocking } from './blocking.ts';
 
 const known = new WeakMap<GlueUp, readonly [GlueUp, GlueUp] | null>();
 
-/** Null where it cannot be parted: joints that lock into one another, or what would be left without its end in loose pieces. */
+/** Null where it cannot be split: interlocking joints, or loose pieces without the end. */
 export function inTwoStages(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
   const before = known.get(glueUp);
   if (before !== undefined) return before;
@@ -30,10 +30,10 @@ function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, Glu
     const rest = groups.filter((each) => each !== end);
     const own = touches(end);
     const first = connections.filter((each) => !own.includes(each));
-    // An end closes several joints; with one alone there is nothing to gain.
+    // An end closes several joints; a single joint gains nothing.
     return own.length > 1 && isOne(rest, first) && comesOff(end) ? [{ end, rest, own, first, most: Math.max(own.length, first.length) }] : [];
   });
-  // The last of those that part it most evenly: the far side, as it is read from left to right.
+  // The last of the most even splits: the far side, read from left to right.
   const best = ends.reduce<(typeof ends)[number] | null>((least, each) => (least === null || each.most <= least.most ? each : least), null);
   if (!best) return null;
   const name = `${id}/first`;
@@ -43,7 +43,7 @@ function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, Glu
   ];
 }
 
-/** Whether connections make one piece of all groups. */
+/** Whether connections join all groups into one. */
 function isOne(groups: readonly (readonly string[])[], connections: GlueUp['connections']): boolean {
   const at = new Map(groups.flatMap((group, index) => group.map((id) => [id, index] as const)));
   const reached = new Set([0]);

@@ -1,7 +1,7 @@
-/** What sets or dries after a step: so long nothing that stands on it begins. Source: docs/formulas/warmth.md. */
+/** Setting and drying time after a step, during which nothing that depends on it starts. Source: docs/formulas/warmth.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
-/** Whole minutes of a wait, never less than it says; 0 where nothing is waited for. */
+/** Waiting time in whole minutes, rounded up; 0 for none. */
 export const waitMin = (waits: ExplainedValue | null): number => (waits === null ? 0 : Math.ceil(waits.value));
 
 const LEFT = formula({
@@ -13,5 +13,5 @@ const LEFT = formula({
   compute: ({ wait, gone }) => Math.ceil(wait) - gone,
 });
 
-/** What is still to be waited, `gone` minutes after the step was through. */
+/** Remaining wait, `gone` minutes after the step ended. */
 export const waitLeft = (waits: ExplainedValue, gone: number): ExplainedValue => evaluate(LEFT, { wait: waits, gone });

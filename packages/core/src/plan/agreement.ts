@@ -1,6 +1,6 @@
 /**
- * Contents-first against wall-first: what the things in a cabinet need of it, what its place on the wall
- * leaves it, and the choices that settle a difference. Each choice is an edit whose effect preview() says.
+ * Contents-first against wall-first: the size a cabinet's items need, the size its place on the wall allows, and the choices that resolve the conflict.
+ * Each choice is an edit; preview() gives its effect.
  */
 import { isShelfBox } from '../carcass/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
@@ -18,16 +18,16 @@ import { screwPlaces } from './set-out-plan.ts';
 
 export interface Disagreement {
   readonly measure: 'width' | 'height' | 'depth';
-  /** Outer size the contents need, and the most its place leaves. */
+  /** Outer size the contents need, and the greatest size the place allows. */
   readonly needsNm: Length;
   readonly leavesNm: Length;
-  /** The item that asks for most, and what on the wall is in the way. */
+  /** The item that needs most, and the obstacle on the wall. */
   readonly item: string;
   readonly because: string;
   readonly choices: readonly Fix[];
 }
 
-/** What a cabinet's things would have it measure outside; its own size where they fit. */
+/** Outer size that a cabinet's items need; its own size where they fit. */
 export function contentsNeed({ cabinet, block, weights }: CabinetPlan): {
   width: number;
   height: number;
@@ -61,7 +61,7 @@ export function contentsNeed({ cabinet, block, weights }: CabinetPlan): {
   return { ...size, height: size.height + tall, item };
 }
 
-/** Where a cabinet and its place disagree. */
+/** Conflicts between a cabinet and its place. */
 export function agreementOf(design: Design, plan: Plan, cabinetPlan: CabinetPlan): Disagreement[] {
   const { block } = cabinetPlan;
   const spec = design.units[cabinetPlan.id]!;
@@ -128,7 +128,7 @@ export function agreementOf(design: Design, plan: Plan, cabinetPlan: CabinetPlan
   return found;
 }
 
-/** Half of the floors and their things go into a second box beside it. */
+/** Half of the floors and their items move to a second cabinet beside it. */
 function splitInTwo(design: Design, { id, cabinet }: CabinetPlan): Fix[] {
   const spec = design.units[id]!;
   if (!isShelfBox(spec) || Object.keys(spec.dividers).length > 0) return [];

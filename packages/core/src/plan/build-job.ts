@@ -1,4 +1,4 @@
-/** From a plan to a build: what the steps are derived from, and which of them are done. */
+/** From a plan to a build: the inputs its steps are derived from, and the steps already done. */
 import { buildOf, type Build } from '../build/build.ts';
 import type { BuildJob, SheetsToSaw, ToHang, CabinetToBuild } from '../build/job.ts';
 import { paceOf } from '../build/pace.ts';
@@ -11,7 +11,7 @@ import { finishedParts, activeOperations, activeSteps, tickedSteps, type Design,
 import { joinedTo } from './joined-to.ts';
 import type { Plan, CabinetPlan } from './plan.ts';
 
-/** The job of a whole plan. `sheets`: those that are laid out so far. Only cabinets that are named are built, all where none is. */
+/** The build job of a whole plan. `sheets`: those laid out so far. Only the named cabinets are built; all of them where none is named. */
 export function buildJob(
   plan: Plan,
   design: Design,
@@ -39,7 +39,7 @@ export function buildJob(
   };
 }
 
-/** The build of a plan: steps, reasons, faults. */
+/** The build of a plan: steps, precedences, faults. */
 export const planBuild = (...given: Parameters<typeof buildJob>): Build => buildOf(buildJob(...given));
 
 function cabinetToBuild(cabinetPlan: CabinetPlan, { units: specs, wall }: Design, workshop: Workshop, beside: readonly string[]): CabinetToBuild {
@@ -54,7 +54,7 @@ function cabinetToBuild(cabinetPlan: CabinetPlan, { units: specs, wall }: Design
   };
 }
 
-/** Families with doors keep how they lie under the same name. */
+/** Families with doors keep their fit under the same key. */
 export const hasInsetDoors = (spec: CabinetSpec): boolean =>
   'doors' in spec && typeof spec.doors === 'object' && spec.doors !== null && 'lies' in spec.doors && spec.doors.lies === 'inset';
 

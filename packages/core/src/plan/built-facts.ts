@@ -1,4 +1,4 @@
-/** What the record and the settled layouts say of parts: their own sheets, what is cut and how it came out. */
+/** What the shop record and the settled layouts say about parts: the sheet each came from, whether it is cut, and its measured size. */
 import type { BuiltFacts } from '../joints/as-built.ts';
 import { sheetThickness } from '../stock/thickness.ts';
 import { activeAsCut, keptAsIs, activeOpenings, activeReadings, activeSlots, type Design, type RecordEntry } from './design.ts';

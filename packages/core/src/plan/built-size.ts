@@ -1,4 +1,4 @@
-/** How large a cabinet came out: what was asked for, and what parts that run right through, or openings from one side to the other, measured otherwise. */
+/** Measured size of a cabinet against the size planned, from full-length parts and openings that span it. */
 import { enters, type CabinetSpec } from '../carcass/families.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
@@ -10,10 +10,10 @@ import type { CabinetPlan } from './plan.ts';
 export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', ExplainedLength>>>;
 
 const AXES = { width: 'along', height: 'up', depth: 'out' } as const;
-/** Under this it came out as it was asked for: what a tape reads. [ASSUME] */
+/** Tolerance within which a size is as planned: the resolution of a tape. [ASSUME] */
 const AS_ASKED = 0.3 * NM_PER.mm;
 
-/** Sizes that came out otherwise than they were asked for; the larger where two measures differ, for it has to find room. */
+/** Sizes that differ from the plan; where two measurements disagree, the larger, because it needs the room. */
 export function builtSizes(spec: CabinetSpec, planned: CabinetPlan, record: readonly RecordEntry[]): BuiltSizes {
   const found: Partial<Record<keyof typeof AXES, ExplainedLength>> = {};
   for (const size of Object.keys(AXES) as (keyof typeof AXES)[]) {
@@ -33,10 +33,10 @@ const rangeOf = (panel: Panel, axis: Axis): readonly [from: number, to: number] 
   const at = panel.outline.map(({ from }) => place(panel.frame, from)[axis]);
   return [Math.min(...at), Math.max(...at)];
 };
-/** Nearer than this ends lie in one plane, nm. */
+/** Ends closer than this are flush, nm. */
 const FLUSH = 1000;
 
-/** Sides, top, bottom that reach from one end to the other: what lies between others or in slots changes nothing outside. */
+/** Sides, top and bottom that run from end to end: a panel between others, or in slots, does not change the outside. */
 function partsOff({ cabinet, parts }: CabinetPlan, record: readonly RecordEntry[], axis: Axis): number[] {
   const shell = cabinet.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
   const ranges = shell.map((panel) => rangeOf(panel, axis));
@@ -54,7 +54,7 @@ function partsOff({ cabinet, parts }: CabinetPlan, record: readonly RecordEntry[
   });
 }
 
-/** Openings with none beside them on their way across: as much wider as they are, as much wider is the cabinet. */
+/** Openings that span the cabinet alone: it grows by as much as they do. */
 function openingsOff({ cabinet: { compartments } }: CabinetPlan, record: readonly RecordEntry[], axis: 'along' | 'up'): number[] {
   const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
   const overlaps = (a: Compartment, b: Compartment): boolean =>

@@ -1,4 +1,4 @@
-/** Who holds what: things by the floor they were given to, and what has no place yet. */
+/** Which item stands where: items by the floor they are assigned to, and items without a place. */
 import type { ItemLot } from '../contents/arrange.ts';
 import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
@@ -6,7 +6,7 @@ import { familyOf } from '../carcass/families.ts';
 import { FLOOR } from '../carcass/shelf-box.ts';
 import type { Design, CabinetSpec } from './design.ts';
 
-/** Things by the cabinet they were given to, in the order of the table. */
+/** Items by cabinet, in the order of the table. */
 export type Homes = ReadonlyMap<string, readonly (ItemLot & { readonly on: string })[]>;
 
 export function homesByCabinet(items: Design['items']): Homes {
@@ -22,7 +22,7 @@ export function homesByCabinet(items: Design['items']): Homes {
   return units;
 }
 
-/** Things on the floors of one cabinet that are there. */
+/** Items on the existing floors of one cabinet. */
 export function lotsOf(homes: Homes, spec: CabinetSpec): LotsOn {
   const lots = new Map<string, ItemLot[]>();
   for (const lot of homes.get(spec.id) ?? []) {
@@ -34,7 +34,7 @@ export function lotsOf(homes: Homes, spec: CabinetSpec): LotsOn {
   return lots;
 }
 
-/** A space of that name is there: the first one, or one an element of the cabinet opens; a box of a run has shelves of its own, `c1-s2`. */
+/** Whether a space of that name exists: the first one, or one an element of the cabinet opens; a box of a run has shelves of its own, `c1-s2`. */
 export const hasFloor = (spec: CabinetSpec, on: string): boolean =>
   on === FLOOR ||
   Object.hasOwn(spec.contents, on) ||
@@ -43,21 +43,21 @@ export const hasFloor = (spec: CabinetSpec, on: string): boolean =>
     return Object.hasOwn(rows, on) || Object.keys(rows).some((id) => on.startsWith(`${id}-`));
   });
 
-/** How many of an item stand on floors that are there. */
+/** Number of an item that stands on existing floors. */
 export const countPlaced = (item: Item, specs: Design['units']): number =>
   homesOf(item).reduce((sum, { unit, on, count }) => {
     const spec = Object.hasOwn(specs, unit) ? specs[unit] : undefined;
     return sum + (spec && hasFloor(spec, on) ? count : 0);
   }, 0);
 
-/** Things without a place, with how many. */
+/** Items without a place, with their number. */
 export const unplacedItems = ({ items, units: specs }: Pick<Design, 'items' | 'units'>): ItemLot[] =>
   itemsInOrder(items).flatMap((item) => {
     const count = item.count - countPlaced(item, specs);
     return count > 0 ? [{ item, count, pinned: false }] : [];
   });
 
-/** The same things on the same floors: what a cabinet's plan may be kept for. */
+/** The same items on the same floors: the cached plan of the cabinet stays valid. */
 export function sameLots(a: LotsOn, b: LotsOn): boolean {
   if (a.size !== b.size) return false;
   for (const [on, lots] of a) {

@@ -1,4 +1,4 @@
-/** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
+/** From the cut list to nesting problems: one per sheet product in use; boards are cut by length alone. */
 import { cutWays } from '../cuts/ways.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardForSale, type BoardPlan, type BoardStock } from '../nest/boards.ts';
@@ -19,7 +19,7 @@ export interface SheetJob {
   readonly problem: NestProblem;
 }
 
-/** How sheets are to be cut up, and what is there already. */
+/** How sheets are cut up, and what is on hand. */
 export interface ToCut {
   readonly cutting: Cutting;
   readonly finished: ReadonlySet<string>;
@@ -28,7 +28,7 @@ export interface ToCut {
 
 const ALL_TO_CUT: ToCut = { cutting: EMPTY_DECISIONS.cutting, finished: new Set(), pins: {} };
 
-/** Piece ids are panel ids (or the cleat blank's), so that a placement lights up its panel everywhere. */
+/** Piece ids are panel ids (or the cleat blank's), so that a placement highlights its panel everywhere. */
 export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutting, finished, pins }: ToCut = ALL_TO_CUT): SheetJob[] {
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'sheet');
   return products.map((product) => ({
@@ -50,7 +50,7 @@ export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutt
 function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop, cutting: Cutting, finished: ReadonlySet<string>): NestProblem {
   const product = workshop.products[productId]!;
   const { shop } = workshop;
-  // One without a straight edge serves only where something makes one.
+  // A sheet without a straight edge is usable only where a machine can make one.
   const store = Object.values(workshop.pieces).filter((piece) => piece.product === productId && (!piece.crooked || makesStraightEdge(shop)));
   const { grain } = product;
   return {
@@ -59,7 +59,7 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
     cuts: 'guillotine',
     ...firstCut(cutting.first, productId, parts, workshop),
     sheets: [
-      // What is in the store is paid for.
+      // Stock on hand costs nothing.
       ...store.map((piece): NestSheet => ({
         id: piece.id,
         ...usableSize(piece),
@@ -76,7 +76,7 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
   };
 }
 
-/** Flaws of a sheet as rectangles on it: one without a place across goes from edge to edge. */
+/** Flaws of a sheet as rectangles: a flaw without a position across it runs from edge to edge. */
 const flawsOf = ({ flaws = {}, length, width }: StockPiece): SheetRect[] =>
   Object.values(flaws).flatMap(({ from, to, across }) => {
     const [x, y] = [from.nm, across?.from.nm ?? (0 as Length)];
@@ -84,10 +84,10 @@ const flawsOf = ({ flaws = {}, length, width }: StockPiece): SheetRect[] =>
     return dx > 0 && dy > 0 ? [{ x, y, dx: dx as Length, dy: dy as Length }] : [];
   });
 
-/** What can be handled alone, where no car says otherwise. [ASSUME] */
+/** Size one person can handle, where the car gives no limit. [ASSUME] */
 const HANDLED: { readonly length: Length; readonly width: Length } = { length: mm(1250), width: mm(1250) };
 
-/** How sheets come apart first; a piece they are broken down to holds the largest part. */
+/** First cut of each sheet; pieces broken down for handling must hold the largest part. */
 function firstCut(first: Cutting['first'], productId: string, parts: readonly PartLine[], { shop, products }: Workshop): Pick<NestProblem, 'first'> {
   if (first === 'rip' || first === 'crosscut') return { first: { by: first } };
   const way = first === 'any' ? onlyWay(products[productId]!, shop) : null;
@@ -113,12 +113,12 @@ function firstCut(first: Cutting['first'], productId: string, parts: readonly Pa
   };
 }
 
-/** A strip or length that is taken off a whole sheet, for asking whether a saw does. */
+/** A probe strip or length taken off a whole sheet, to test whether a saw can cut it. */
 const ASKED = mm(300);
 
 /**
- * Where the shop's saws part a whole sheet one way only, it comes apart that way first, and where they do not rip it into lengths they
- * rip: whatever else is laid out cannot be cut. Null where both ways or neither can be.
+ * Where the shop's saws can cut a whole sheet in one direction only, it comes apart that way first; where neither direction can start, rips are taken.
+ * Other layouts cannot be cut. Null where both directions are possible, or neither.
  */
 function onlyWay({ length, width, nominal, material }: Product, { machines, trim }: Workshop['shop']): 'rip' | 'crosscut' | null {
   const kg = (toMm(length.nm) * toMm(width.nm) * toMm(nominal.nm) * MATERIALS[material].densityKgM3) / 1e9;
@@ -135,20 +135,20 @@ function piecesOf(line: PartLine): NestPart[] {
   return line.role === 'cleat-blank' ? [piece(line.id)] : line.panels.map(piece);
 }
 
-/** The line a piece belongs to. */
+/** The cut list line of a piece. */
 export const lineOfPiece = (parts: readonly PartLine[], piece: string): PartLine | undefined =>
   parts.find((line) => line.id === piece || line.panels.includes(piece));
 
-/** One kind of board in use: how its pieces come out of the lengths at hand and of new boards. Pieces are lines of the cut list. */
+/** One kind of board in use: how its pieces come out of the lengths on hand and of new boards. Pieces are cut list lines. */
 export interface BoardJob {
   /** The first of its lengths that a part is made from. */
   readonly product: string;
   readonly plan: BoardPlan;
-  /** Lines no board is long or wide enough for. */
+  /** Lines that no board is long or wide enough for. */
   readonly tooLong: readonly string[];
 }
 
-/** Boards that differ in length alone are one kind: parts of either come out of any of them. */
+/** Boards that differ only in length are one kind: parts of either come out of any of them. */
 export function boardJobs(parts: readonly PartLine[], workshop: Workshop): BoardJob[] {
   const used = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'board');
   const isCovered = new Set<string>();
@@ -167,7 +167,7 @@ function boardJob(product: string, lengths: readonly Product[], parts: readonly 
   const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
   const widest = Math.max(0, ...narrow.map(({ width }) => width.value));
   const atHand = Object.values(workshop.pieces)
-    // A length that was ripped narrower serves only where everything fits its width.
+    // A board that was ripped narrower is usable only where every part fits its width.
     .filter((piece) => isOfKind(piece.product) && piece.width.nm >= widest)
     .map(({ id, length, flaws = {} }): BoardStock => ({
       id,
@@ -180,9 +180,9 @@ function boardJob(product: string, lengths: readonly Product[], parts: readonly 
   return { product, plan, tooLong: [...new Set([...wide, ...plan.unplaced.map(lineOfBoardPiece)])] };
 }
 
-/** The new boards of all jobs, by product. */
+/** New boards of all jobs, by product. */
 export const boardPurchases = (jobs: readonly BoardJob[]): Purchase[] =>
   jobs.flatMap(({ plan }) => plan.bought.map(({ id, count }): Purchase => ({ product: id, count })));
 
-/** The line of the cut list a piece of a board is of. */
+/** The cut list line of a piece on a board. */
 export const lineOfBoardPiece = (piece: string): string => piece.slice(0, piece.lastIndexOf('#'));

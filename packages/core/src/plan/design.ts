@@ -1,4 +1,4 @@
-/** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
+/** The design of a project: what a person decided. Everything else is derived from it, the shop record and the workshop. */
 import { DEFAULT_BUILD, type BuildChoices } from '../build/choices.ts';
 import type { DoneStep } from '../build/pace.ts';
 import type { CabinetSpec } from '../carcass/families.ts';
@@ -15,37 +15,37 @@ export type { CabinetSpec } from '../carcass/families.ts';
 
 export interface Design {
   readonly name: string;
-  /** The unit lengths are shown in, unless their home says otherwise. */
+  /** Default unit of displayed lengths; a cabinet may have its own. */
   readonly unit: DisplayUnit;
   readonly wall: Wall;
   /** Children can reach the cabinets. */
   readonly children: boolean;
-  /** The ground shakes here: what hangs is fixed top and bottom. */
+  /** Earthquake area: cabinets are fixed top and bottom. */
   readonly earthquakes: boolean;
-  /** Whoever uses it most: how high they reach. */
+  /** The main user, for reach and eye height. */
   readonly person: { readonly height: Entered };
-  /** What must be held. */
+  /** Items to hold. */
   readonly items: Readonly<Record<string, Item>>;
   readonly units: Readonly<Record<string, CabinetSpec>>;
-  /** Ids of setups in the order a person put them in: those it does not name keep their places. */
+  /** Setup ids in the order chosen by a person; the others keep their places. */
   readonly setupOrder: readonly string[];
   /** Which pieces are cut from which sheet, as far as that is settled. */
   readonly cutFrom: readonly SheetCut[];
-  /** How sheets are to be cut up. */
+  /** Preferences for cutting sheets. */
   readonly cutting: Cutting;
-  /** Layouts that are settled: the first cut on one freezes it. The last of a product counts, earlier ones tell where parts came from. */
+  /** Settled layouts: the first cut on one freezes it. The latest of a product is current; earlier ones say where parts came from. */
   readonly layouts: Readonly<Record<string, KeptLayout>>;
-  /** Parts that stay where a person put them; the others are laid out round them. Keyed by the part's id. */
+  /** Parts pinned to a place on a sheet; the others are laid out around them. Keyed by part id. */
   readonly pins: Readonly<Record<string, PinnedPart>>;
-  /** Parts no cabinet asks for, cut from the same sheets. */
+  /** Parts outside any cabinet, cut from the same sheets. */
   readonly loose: Readonly<Record<string, LoosePart>>;
-  /** How it is built, and when. */
+  /** How and when it is built. */
   readonly build: BuildChoices;
-  /** Other tries of units, kept to be compared. */
+  /** Variants of cabinets, kept for comparison. */
   readonly tries: Readonly<Record<string, Variant>>;
 }
 
-/** What a new project has not settled yet. */
+/** Defaults of everything a new project has not decided yet. */
 export const EMPTY_DECISIONS: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'loose' | 'build' | 'tries'> = {
   earthquakes: false,
   setupOrder: [],
@@ -59,39 +59,39 @@ export const EMPTY_DECISIONS: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFr
 };
 
 export interface Cutting {
-  /** What comes first: strips, lengths, pieces that can be handled (or go in the car), or whatever wants the fewest sheets. */
+  /** First cuts: strips, lengths, pieces of a size that can be handled (or go in the car), or whatever needs the fewest sheets. */
   readonly first: 'any' | 'rip' | 'crosscut' | 'breakdown';
-  /** Among plans with as few sheets: few settings and cuts, one large offcut, or little turning of heavy pieces. */
+  /** Among plans with equally few sheets: fewest settings and cuts, one large offcut, or least turning of heavy pieces. */
   readonly then: 'settings' | 'offcut' | 'handling';
 }
 
-/** Where a part stays on its sheet. */
+/** Place of a pinned part on its sheet. */
 export interface PinnedPart {
-  /** The part's. */
+  /** Part id. */
   readonly id: string;
   readonly product: string;
-  /** A piece of the store, or the ordinal new sheet: 'birch-18#1'. */
+  /** An offcut in the store, or a new sheet by number: 'birch-18#1'. */
   readonly sheet: string;
   /** From the corner of the untrimmed sheet. */
   readonly x: Length;
   readonly y: Length;
-  /** Its length across the sheet. */
+  /** Its length lies across the sheet. */
   readonly turned: boolean;
 }
 
-/** A layout as it was settled, with all it takes to cut it. */
+/** A settled layout, with everything needed to cut it. */
 export interface KeptLayout {
   readonly id: string;
   readonly order: number;
   readonly product: string;
-  /** The pieces it was made for, as a short text: others have come or changed when it differs. */
+  /** Hash of the pieces it was made for: it differs once pieces are added or changed. */
   readonly made: string;
   readonly kerf: Length;
   readonly sheets: readonly KeptSheet[];
 }
 
 export interface KeptSheet {
-  /** A product's id, an offcut's, or a piece of an earlier layout's. */
+  /** Id of a product, of an offcut, or of a piece of an earlier layout. */
   readonly sheet: string;
   readonly length: Length;
   readonly width: Length;
@@ -101,27 +101,27 @@ export interface KeptSheet {
   readonly cuts: CutTree;
 }
 
-/** Cuts of a kept layout that are made, with the parts that came off. */
+/** Cuts of a settled layout that are made, with the parts that came off. */
 export interface SawnCuts {
   readonly layout: string;
   readonly cuts: readonly string[];
   readonly parts: readonly string[];
 }
 
-/** A part that is not fit to be used, or that was cut wrong: another is wanted. */
+/** A part that was cut wrong or is unfit for use: a new one is needed. */
 export interface Spoiled {
   readonly layout: string;
   readonly part: string;
 }
 
-/** Pieces (ids of panels, or of cleat blanks) that are cut from the sheet of a product with this written on it. */
+/** Pieces (ids of panels, or of cleat blanks) that are cut from the sheet of a product with this label written on it. */
 export interface SheetCut {
   readonly product: string;
   readonly sheet: string;
   readonly pieces: readonly string[];
 }
 
-/** A cabinet as it was, or might be: kept beside the one that stands, under the same id. */
+/** Another version of a cabinet, kept beside the current one under the same id. */
 export interface Variant {
   readonly id: string;
   readonly order: number;
@@ -129,14 +129,14 @@ export interface Variant {
   readonly unit: CabinetSpec;
 }
 
-/** A stud scanner's signal along a level line. */
+/** Signal of a stud scanner along a level line. */
 export interface WallScan {
   readonly up: Entered;
-  /** Millimeters from the wall's left end, and the level there, 0 to 100. */
+  /** Millimeters from the wall's left end, and signal level there, 0 to 100. */
   readonly samples: readonly { readonly at: number; readonly level: number }[];
 }
 
-/** A slot as it was cut: width, depth, and its near wall from the blank's start or near edge. */
+/** A slot as cut: width, depth, and its near wall from the blank's start or near edge. */
 export interface MeasuredSlot {
   readonly operation: string;
   readonly width: Entered;
@@ -144,87 +144,87 @@ export interface MeasuredSlot {
   readonly at: Entered;
 }
 
-/** A part as the cut list measures it; what was not measured is absent. */
+/** Measured size of a part; unmeasured dimensions are absent. */
 export interface AsCut {
   readonly panel: string;
   readonly length?: Entered;
   readonly width?: Entered;
   readonly thickness?: Entered;
-  /** What it was to measure when it was cut: the plan follows what is cut, and would not know any more. */
+  /** Planned size at the time of cutting. The plan follows measured parts, so it is kept here. */
   readonly planned?: { readonly length?: Entered; readonly width?: Entered };
 }
 
-/** Where the bottom of a cabinet came to when it was first hung, over where it was asked for. */
+/** Height of a cabinet's bottom when first hung, against the height asked for. */
 export interface HungHeight {
   readonly unit: string;
   readonly asked: Entered;
   readonly came: Entered;
-  /** The line had been marked higher by this. */
+  /** How much higher the line had been marked. */
   readonly allowed: Entered;
 }
 
-/** A space of a cabinet as it came out of the dry fit; what was not measured is absent. */
+/** Size of a space measured in the dry fit; unmeasured dimensions are absent. */
 export interface MeasuredOpening {
   readonly space: string;
   readonly width?: Entered;
   readonly height?: Entered;
 }
 
-/** What someone wrote down, of a step or a part where it is of one. */
+/** A note, about a step or a part where it names one. */
 export interface ShopNote {
   readonly text: string;
   readonly step?: string;
   readonly part?: string;
   readonly unit?: string;
-  /** Ids of pictures kept on the server. */
+  /** Ids of photos on the server. */
   readonly photos: readonly string[];
-  /** To be said again when a cabinet like it is begun. */
+  /** Shown again when a similar cabinet is begun. */
   readonly nextTime: boolean;
 }
 
-/** An entry of the shop record: a fact, never changed, only corrected by a later one. */
+/** An entry of the shop record: a fact that is never changed, only corrected by a later one. */
 export interface RecordEntry {
   readonly id: string;
-  /** When the device says it happened, ISO 8601. */
+  /** Time of the event on the recording device, ISO 8601. */
   readonly at: string;
   readonly kind:
     'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'hung' | 'step' | 'opening' | 'diagonals' | 'kept' | 'note' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
-  /** For kind 'scan': what a stud scanner read along a line of the wall. */
+  /** For kind 'scan': a stud scanner reading along a line of the wall. */
   readonly scan?: WallScan;
-  /** For kind 'test-cut': what came out of a cutter. */
+  /** For kind 'test-cut': the measured result of a cutter. */
   readonly testCut?: TestCut;
-  /** For kind 'made': operations of parts (setups/operations.ts) that are done. */
+  /** For kind 'made': operations (setups/operations.ts) that are done. */
   readonly made?: readonly string[];
-  /** For kind 'made': slots among them, as they were cut. */
+  /** For kind 'made': slots among them, as cut. */
   readonly slots?: readonly MeasuredSlot[];
-  /** For kind 'as-cut': what a part measures as it came off the saw. */
+  /** For kind 'as-cut': the measured size of a part off the saw. */
   readonly asCut?: AsCut;
-  /** For kind 'sawn': cuts through sheets that are made. */
+  /** For kind 'sawn': sheet cuts that are made. */
   readonly sawn?: SawnCuts;
-  /** For kind 'spoiled': a part that is wanted once more. */
+  /** For kind 'spoiled': a part that is needed again. */
   readonly spoiled?: Spoiled;
-  /** For kind 'hung': the height it came to. */
+  /** For kind 'hung': the height it hangs at. */
   readonly hung?: HungHeight;
-  /** For kind 'step': a step of the build that is done. */
+  /** For kind 'step': a build step that is done. */
   readonly done?: DoneStep;
-  /** For kind 'opening': a space as it came out. */
+  /** For kind 'opening': the measured size of a space. */
   readonly opening?: MeasuredOpening;
-  /** For kind 'diagonals': what was compared while the glue was wet. */
+  /** For kind 'diagonals': diagonals compared while the glue was wet. */
   readonly diagonals?: { readonly assembly: string; readonly one: Entered; readonly other: Entered };
-  /** For kind 'kept': a part that does not fit as planned and is used as it is. */
+  /** For kind 'kept': a part used although it does not fit as planned. */
   readonly kept?: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' };
-  /** For kind 'note': what someone wrote, and the pictures they took. */
+  /** For kind 'note': the text and its photos. */
   readonly note?: ShopNote;
-  /** For kind 'withdrawn': the entry that is taken back. */
+  /** For kind 'withdrawn': the entry withdrawn. */
   readonly withdraws?: string;
 }
 
-/** A fact before a device gives it its id and time. */
+/** A fact before a device adds its id and time. */
 export type NewFact = Omit<RecordEntry, 'id' | 'at'>;
 
-/** What still stands of one kind of fact, oldest first, with the entry it is in. */
+/** Facts of one kind that are not withdrawn, oldest first, with their entry ids. */
 export function activeFacts<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
   return record.flatMap((entry) => {
@@ -233,30 +233,30 @@ export function activeFacts<T>(record: readonly RecordEntry[], fact: (entry: Rec
   });
 }
 
-/** Readings that still stand, oldest first. */
+/** Active thickness readings, oldest first. */
 export const activeReadings = (record: readonly RecordEntry[]): ThicknessReading[] => activeFacts(record, ({ reading }) => reading).map(({ fact }) => fact);
 
-/** Test cuts that still stand, oldest first. */
+/** Active test cuts, oldest first. */
 export const activeTestCuts = (record: readonly RecordEntry[]): { readonly id: string; readonly testCut: TestCut }[] =>
   activeFacts(record, ({ testCut }) => testCut).map(({ id, fact }) => ({ id, testCut: fact }));
 
-/** Where in the record each part was last spoiled: what was done to it before is gone with it. */
+/** Position in the record where each part was last spoiled: earlier facts about it no longer count. */
 function spoiledAt(record: readonly RecordEntry[]): (part: string, entry: string) => boolean {
   const at = new Map(record.map(({ id }, index) => [id, index]));
   const last = new Map(activeFacts(record, ({ spoiled }) => spoiled).map(({ id, fact }) => [fact.part, at.get(id)!]));
   return last.size === 0 ? () => false : (part, entry) => (last.get(part) ?? -1) > at.get(entry)!;
 }
 
-/** The panel an operation is cut into. */
+/** The panel of an operation. */
 const panelOf = (operation: string): string => operation.slice(0, operation.indexOf(':'));
 
-/** Operations that are done, and the entries that say so. */
+/** Operations done, with the entries that record them. */
 export function activeOperations(record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] {
   const isGone = spoiledAt(record);
   return activeFacts(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact.filter((operation) => !isGone(panelOf(operation), id)) }));
 }
 
-/** Slots that are cut, the latest of each. */
+/** Slots as cut, the latest of each. */
 export function activeSlots(record: readonly RecordEntry[]): ReadonlyMap<string, MeasuredSlot> {
   const isGone = spoiledAt(record);
   return new Map(
@@ -266,7 +266,7 @@ export function activeSlots(record: readonly RecordEntry[]): ReadonlyMap<string,
   );
 }
 
-/** Parts that are used as they are. A part that is measured again, or spoiled, is asked about again. */
+/** Parts used as they are. A part that is measured again, or spoiled, is no longer one of them. */
 export function keptAsIs(record: readonly RecordEntry[]): ReadonlySet<string> {
   const kept = new Set<string>();
   for (const { fact } of activeFacts(record, ({ kept: is, asCut, spoiled }) => is ?? asCut ?? spoiled)) {
@@ -276,7 +276,7 @@ export function keptAsIs(record: readonly RecordEntry[]): ReadonlySet<string> {
   return kept;
 }
 
-/** Parts as they were cut, the latest measure of each, with the entries that say so. */
+/** Measured parts, the latest measurement of each, with the entries that record them. */
 export function activeAsCut(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly cut: AsCut; readonly entries: readonly string[] }> {
   const byPanel = new Map<string, { cut: AsCut; entries: string[] }>();
   const isGone = spoiledAt(record);
@@ -292,25 +292,25 @@ export function activeAsCut(record: readonly RecordEntry[]): ReadonlyMap<string,
   return byPanel;
 }
 
-/** Steps that are done, and the entries that say so; the latest of each step. */
+/** Steps done, the latest entry of each. */
 export function activeSteps(record: readonly RecordEntry[]): { readonly id: string; readonly done: DoneStep }[] {
   const latest = new Map(activeFacts(record, ({ done }) => done).map(({ id, fact }) => [fact.step, { id, done: fact }]));
   return [...latest.values()];
 }
 
-/** The same by step, each with the parts it was done for. */
+/** Steps done, each with the parts it was done for; null where the entry does not name them. */
 export const tickedSteps = (record: readonly RecordEntry[]): ReadonlyMap<string, ReadonlySet<string> | null> =>
   new Map(activeSteps(record).map(({ done: { step, panels } }) => [step, panels ? new Set(panels) : null]));
 
-/** Notes that stand, oldest first. */
+/** Active notes, oldest first. */
 export const activeNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: ShopNote }[] =>
   activeFacts(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
 
-/** Diagonals that were compared, the latest of each assembly, with the entry that says so. */
+/** Compared diagonals, the latest of each assembly, with the entry. */
 export const activeDiagonals = (record: readonly RecordEntry[]): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
   new Map(activeFacts(record, ({ diagonals }) => diagonals).map(({ id, fact: { assembly, one, other } }) => [assembly, { id, one, other }]));
 
-/** Spaces as they came out, the latest measure of each, with the entries that say so. */
+/** Measured spaces, the latest measurement of each, with the entries. */
 export function activeOpenings(
   record: readonly RecordEntry[],
 ): ReadonlyMap<string, { readonly opening: MeasuredOpening; readonly entries: readonly string[] }> {
@@ -322,20 +322,20 @@ export function activeOpenings(
   return bySpace;
 }
 
-/** What a part was to measure: as it was planned when it was cut, else as it is planned now. */
+/** Planned size of a part: as recorded when it was cut, else as planned now. */
 export const plannedFor = (cut: Pick<AsCut, 'planned'>, measure: 'length' | 'width', now: Length): Length => cut.planned?.[measure]?.nm ?? now;
 
-/** Cuts through sheets that are made, and the entries that say so. */
+/** Sheet cuts made, with the entries that record them. */
 export const activeSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: SawnCuts }[] =>
   activeFacts(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
 
-/** Heights cabinets came to when they were hung, the latest of each, oldest first. */
+/** Heights at first hanging, the latest of each cabinet, oldest first. */
 export const activeHung = (record: readonly RecordEntry[]): readonly { readonly id: string; readonly hung: HungHeight }[] => {
   const all = activeFacts(record, ({ hung }) => hung).map(({ id, fact }) => ({ id, hung: fact }));
   return all.filter(({ hung }, index) => !all.slice(index + 1).some((later) => later.hung.unit === hung.unit));
 };
 
-/** Parts that are there: sawn, and not spoiled since. */
+/** Parts on hand: cut, and not spoiled since. */
 export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<string> {
   const finished = new Set<string>();
   for (const { fact } of activeFacts(record, ({ sawn, spoiled }) =>
@@ -347,18 +347,18 @@ export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<strin
   return finished;
 }
 
-/** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
+/** Display unit of a part: its cabinet's own, or the project's for parts of the wall. */
 export const displayUnitOf = ({ units: specs, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
   (Object.hasOwn(specs, owner) ? specs[owner]?.unit : undefined) ?? unit;
 
-/** Scans that still stand, oldest first. */
+/** Active scans, oldest first. */
 export const activeScans = (record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] =>
   activeFacts(record, ({ scan }) => scan).map(({ id, fact }) => ({ id, scan: fact }));
 
 export const specsInOrder = ({ units: specs }: Pick<Design, 'units'>): CabinetSpec[] =>
   Object.values(specs).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** Tries of a cabinet, in order. */
+/** Variants of a cabinet, in order. */
 export const variantsOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Variant[] =>
   Object.values(tries)
     .filter((each) => each.unit.id === unit)

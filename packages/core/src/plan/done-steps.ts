@@ -1,12 +1,12 @@
-/** Which steps of a build are done, as the record has it: by what was measured, sawn and made, and by ticks. */
+/** Which build steps are done according to the record: by measurements, cuts and operations, and by ticks. */
 import { PART_BY_PART } from '../build/late-parts.ts';
 import type { Step } from '../build/step.ts';
 import { finishedParts, activeFacts, activeOperations, activeSteps, type RecordEntry } from './design.ts';
 
-/** Steps that are done, each with the entries that say so: to take back a tick is to withdraw them. */
+/** Steps done, each with the entries that record them: to untick one is to withdraw them. */
 export type DoneSteps = ReadonlyMap<string, readonly string[]>;
 
-/** Readings a product wants before its slots are believed. */
+/** Readings a product needs before its slots are trusted. */
 const READINGS = 2;
 
 export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]): DoneSteps {
@@ -20,7 +20,7 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
   const made = new Map<string, string>();
   for (const { id, made: operations } of activeOperations(record)) for (const operation of operations) made.set(operation, id);
   const there = finishedParts(record);
-  // Glued all at once before the plan took it in two goes.
+  // Glued all at once before the plan split it into two stages.
   const gluedWhole = (id: string): string | undefined => (id.endsWith('/first') ? ticked.get(id.slice(0, -'/first'.length)) : undefined);
   const saidBy = ({ id, detail, panels }: Step): readonly string[] | null => {
     const tick = ticked.get(id) ?? (detail.kind === 'glue' ? gluedWhole(id) : undefined);
@@ -47,7 +47,7 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
           made,
         );
     }
-    // A part that came since is still to be done.
+    // A part added since is still to be done.
     const kept = PART_BY_PART.has(detail.kind) ? doneFor.get(id) : undefined;
     if (kept && panels.some((panel) => !kept.has(panel))) return null;
     return tick === undefined ? null : [tick];
@@ -63,7 +63,7 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
 const all = (ids: readonly string[], by: ReadonlyMap<string, string>): readonly string[] | null =>
   ids.every((id) => by.has(id)) ? [...new Set(ids.map((id) => by.get(id)!))] : null;
 
-/** When each step was through: the latest entry that says so. `clock`: a device's time as minutes by the clock on the wall. */
+/** Completion time of each step: the latest entry. `clock`: device time as minutes on the wall clock. */
 export function doneTimes(done: DoneSteps, record: readonly RecordEntry[], clock: (at: string) => number): Map<string, number> {
   const at = new Map(record.map((entry) => [entry.id, entry.at]));
   return new Map(
@@ -72,8 +72,8 @@ export function doneTimes(done: DoneSteps, record: readonly RecordEntry[], clock
 }
 
 /**
- * The first step that can be taken up: nothing it follows is still to be done, nor sets or dries past `now`; where all do, the first
- * of those. `free`: from when on a step may begin (freeFrom). Null when all is done.
+ * The next step: everything before it is done, and nothing still sets or dries past `now`; where all wait, the first of those. `free`: earliest start of
+ * each step (freeFrom). Null when all is done.
  */
 export function nextStep(
   steps: readonly Step[],

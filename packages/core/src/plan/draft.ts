@@ -1,4 +1,4 @@
-/** The geometry of a cabinet alone while something of it is dragged: what a drawing needs between two pointer moves, without loads or checks. */
+/** Geometry of a cabinet while something is dragged: what a drawing needs between two pointer moves, without loads or checks. */
 import { buildCabinet, type CabinetSpec } from '../carcass/families.ts';
 import type { StockOf } from '../carcass/box-frame.ts';
 import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';

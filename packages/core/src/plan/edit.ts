@@ -1,7 +1,7 @@
-/** Edits as data: what a field, a drag, a fix and an undo all are. */
+/** Edits as data: fields, drags, fixes and undo all use them. */
 import type { Design } from './design.ts';
 
-/** Sets the value at a path of the design; `undefined` takes the key away. */
+/** Sets the value at a path of the design; `undefined` removes the key. */
 export interface EditStep {
   readonly path: readonly string[];
   readonly value: unknown;
@@ -9,7 +9,10 @@ export interface EditStep {
 
 export type Edit = readonly EditStep[];
 
-/** The design with the edit applied; untouched branches keep their identity. Throws a RangeError on a path that leads nowhere. */
+/**
+ * The design with the edit applied; untouched branches keep their identity.
+ * @throws RangeError on a path that does not exist
+ */
 export function applyEdit(design: Design, edit: Edit): Design {
   return edit.reduce<Design>((current, { path, value }) => setAt(current, path, value) as Design, design);
 }
@@ -30,7 +33,7 @@ function setAt(node: unknown, path: readonly string[], value: unknown): unknown 
   return next === record[key] ? node : { ...record, [key]: next };
 }
 
-/** What stands at a path of the design; undefined when it leads nowhere. */
+/** The value at a path of the design; undefined where the path does not exist. */
 export const valueAt = (design: Design, path: readonly string[]): unknown =>
   path.reduce<unknown>(
     (node, key) => (typeof node === 'object' && node !== null && Object.hasOwn(node, key) ? (node as Record<string, unknown>)[key] : undefined),

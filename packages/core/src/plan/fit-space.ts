@@ -1,4 +1,4 @@
-/** The largest cabinet a free rectangle takes, and runs of equal cabinets in it: edits made from the room there is. */
+/** The largest cabinet that fits a free rectangle, and runs of equal cabinets in it, as edits. */
 import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import type { Finding } from '../checks/finding.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
@@ -15,10 +15,10 @@ const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>
   (way === 'up' ? Math.ceil(nm / STEP[unit] - 1e-9) : Math.floor(nm / STEP[unit] + 1e-9)) * STEP[unit];
 const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm));
 
-/** Smaller rooms are not worth a cabinet. [A] */
+/** Smaller free rectangles are not offered. [A] */
 const LEAST = 150 * NM_PER.mm;
 
-/** Free rectangles for a cabinet that stands so far out, without the blocks named in `leaving`. */
+/** Free rectangles for a cabinet of this depth, ignoring the blocks named in `leaving`. */
 export function roomsFor(
   design: Pick<Design, 'wall'>,
   blocks: readonly WallBlock[],
@@ -30,13 +30,13 @@ export function roomsFor(
   return freeRectangles(wholeWall(design.wall, clear), obstacles(design.wall, others, out, clear), { width: LEAST, height: LEAST });
 }
 
-/** Shares of a room's width and height to try, the largest areas first: a wide cabinet may need a thicker sheet than there is. */
+/** Shares of the width and height to try, largest areas first: a wide cabinet may need a thicker sheet than there is. */
 const SHARES = [1, 0.85, 0.7, 0.55, 0.4];
 const SIZES = SHARES.flatMap((wide) => SHARES.map((high) => ({ wide, high }))).sort((a, b) => b.wide * b.high - a.wide * a.high || b.wide - a.wide);
 
 /**
- * A unit of the design made as large as a room lets it be without anything that stops it, in whole steps of the tape, with the fixes it takes;
- * where every size has a stop, the one with the fewest. Yields null between two sizes, so that a page can draw; its value is the answer.
+ * A cabinet of the design at the largest size that the free rectangle allows without a stop, in whole tape steps, with the fixes it needs; where every size
+ * has a stop, the size with the fewest. Generator: yields null between two sizes so that a page can draw; its return value is the answer.
  */
 export function* fillRoom(tried: TriedFix, spec: CabinetSpec, room: WallRect): Generator<null, Proposed> {
   let best: Proposed | undefined;
@@ -44,7 +44,7 @@ export function* fillRoom(tried: TriedFix, spec: CabinetSpec, room: WallRect): G
     const edit = sizedTo(spec, room, wide, high);
     if (!edit.every((step) => canBeEntered(tried.design, step))) continue;
     const filled = withoutStops(tried, spec.id, edit);
-    // A fix that moved it out of the room fills no room.
+    // A fix that moves it out of the rectangle does not count.
     if (!liesIn(tried, spec.id, filled, room)) continue;
     if (sizeable(filled) === 0) return filled;
     if (!best || sizeable(filled) < sizeable(best)) best = filled;
@@ -58,7 +58,7 @@ function liesIn({ planner, design, record, workshop }: TriedFix, id: string, { e
   return block !== undefined && block.left >= left && block.right <= right && block.bottom >= bottom && block.top <= top;
 }
 
-/** What no other size settles: it is for the wall, or for what is known of it. */
+/** Stops that no size resolves concern the wall, or what is known of it. */
 const OF_THE_WALL: ReadonlySet<Finding['check']> = new Set(['cable-unknown', 'no-stud-anchors', 'moving-wall', 'unrated-fixing', 'ground', 'earthquake']);
 const sizeable = ({ stops }: Proposed): number => stops.filter(({ check }) => !OF_THE_WALL.has(check)).length;
 
@@ -71,7 +71,7 @@ function sizedTo(spec: CabinetSpec, room: WallRect, wide: number, high: number):
   const bottom = whole(room.bottom, unit, 'up');
   const width = whole(Math.min((room.right - whole(room.left, unit, 'up')) * wide, limit('width')), unit, 'down');
   const height = whole(Math.min((room.top - bottom) * high, limit('height')), unit, 'down');
-  // In the middle of a room it does not fill.
+  // Centered in a rectangle it does not fill.
   const along = whole(room.left + (wide < 1 ? (room.right - room.left - width) / 2 : 0), unit, 'up');
   return [
     { path: ['units', spec.id, 'width'], value: say(width, unit) },
@@ -87,7 +87,7 @@ export interface RunPlan {
   readonly edit: Edit | null;
 }
 
-/** A run of equal cabinets in a room: the cabinet itself and copies of it, whose ids come from `newId`. Things stay with the first. */
+/** A run of equal cabinets in a free rectangle: the cabinet itself and copies of it, with ids from `newId`. Items stay with the first. */
 export function runOfCabinets(design: Design, spec: CabinetSpec, room: WallRect, wish: RunWish, newId: () => string): RunPlan {
   const run = runIn(room, wish, spec.unit);
   if (run.left < 0 || run.width < 100 * NM_PER.mm) return { run, edit: null };
@@ -115,7 +115,7 @@ export function runOfCabinets(design: Design, spec: CabinetSpec, room: WallRect,
   return { run, edit: steps };
 }
 
-/** Free room about a cabinet where it hangs: how far it could grow to each side before it meets something. */
+/** How far a hung cabinet could grow to each side before it meets something. */
 export function roomAbout({ left, right, bottom, top }: WallRect, rooms: readonly WallRect[]): WallRect | null {
   const about = rooms.filter((room) => room.left <= left && room.right >= right && room.bottom <= bottom && room.top >= top);
   if (about.length === 0) return null;

@@ -1,6 +1,6 @@
 /**
- * What would help a hanging most, each with what the cabinet would carry after it: first what takes away a stop that rules it out, then what
- * strengthens its links. Every one is tried in a plan of its own, so it is asked for where it is told.
+ * Changes that help a hanging most, each with the load it would carry after them: first what removes a stop, then what strengthens its links. Each is tried
+ * in a plan of its own, so compute this only where it is shown.
  */
 import { rulesOut } from '../checks/verdict.ts';
 import type { Finding } from '../checks/finding.ts';
@@ -16,15 +16,15 @@ export interface HangHelp {
   readonly fix: EditFix;
   /** The verdict after it. */
   readonly state: VerdictState;
-  /** Contents it would carry then, kg; null where something else still rules it out, or nothing is planned. */
+  /** Contents it would carry, kg; null where something else still refuses it, or nothing is planned. */
   readonly carriesKg: number | null;
-  /** The most used link then, as a share of what it may be. */
+  /** Greatest utilization after it, as a share of its limit. */
   readonly weakest: number;
 }
 
-/** Stops that are taken away one after another. */
+/** Stops removed one after another. */
 const MAX_STOPS = 5;
-/** So many are told. */
+/** Number of changes shown. */
 const TOLD = 3;
 
 /** At most three, the stops' own fixes first; empty where it is OK already, or no change helps. */
@@ -41,7 +41,7 @@ export function hangHelps(tried: TriedFix, cabinetId: string): HangHelp[] {
   });
 }
 
-/** What takes away the stops that rule a cabinet out, one after another, as one change; empty where nothing does. */
+/** Removes the stops of a cabinet one after another, as one change; empty where that fails. */
 function settled(tried: TriedFix, cabinetId: string): EditFix[] {
   const stopsOf = (design: TriedFix['design']): Finding[] =>
     tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === cabinetId && rulesOut(finding));
@@ -55,7 +55,7 @@ function settled(tried: TriedFix, cabinetId: string): EditFix[] {
     steps.push(fix);
     design = applyEdit(design, fix.edit);
     stops = stopsOf(design);
-    // One may bring what another settled: so many steps as leave the fewest.
+    // A fix may bring back another stop: keeps the step with the fewest.
     if (stops.length < best.left) best = { steps: steps.length, left: stops.length };
   }
   const taken = steps.slice(0, best.steps);

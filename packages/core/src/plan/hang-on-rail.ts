@@ -1,11 +1,14 @@
-/** Hanging a cabinet on a rail: its half ripped as the rail is, its bottom where the rail takes it. One edit. */
+/** Hangs a cabinet on a wall rail: its cleat ripped like the rail's, its bottom where the rail puts it. One edit. */
 import { enteredFromNm } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Planner } from './plan.ts';
 
-/** The edit; throws a RangeError on a cabinet or rail that is not there. Where the bevel comes to is known only once the half is ripped: it is planned first. */
+/**
+ * The edit. The height of the bevel is known only once the cleat is ripped, so the cabinet is planned first.
+ * @throws RangeError on a cabinet or rail that does not exist
+ */
 export function hangOnRail(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string, railId: string): Edit {
   const rail = Object.hasOwn(design.wall.rails, railId) ? design.wall.rails[railId] : undefined;
   if (!rail || !Object.hasOwn(design.units, cabinetId)) throw new RangeError(`there is no unit '${cabinetId}' or no rail '${railId}'`);

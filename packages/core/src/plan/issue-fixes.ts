@@ -1,6 +1,6 @@
 /**
- * Which of its fixes settle a finding: each is tried in a plan of its own. Kept is one after which the finding is gone, or less grave, and
- * nothing graver than it has come. Where none does alone, those that strengthen a hanging are added up until they do.
+ * Which fixes resolve a finding: each is tried in a plan of its own. A fix qualifies when the finding is gone or less severe, and nothing more severe is
+ * new. Where none does alone, the strengthening fixes of a hanging are combined until they do.
  */
 import { familyOf } from '../carcass/families.ts';
 import { SEVERITY_RANK, type Finding, type Fix, type FixStep } from '../checks/finding.ts';
@@ -11,7 +11,7 @@ import type { Plan, Planner } from './plan.ts';
 
 export type EditFix = Extract<Fix, { readonly edit: unknown }>;
 
-/** Findings whose fixes each add some strength: several may do where one does not. */
+/** Findings whose fixes each add strength: several may do what one cannot. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
 const MAX_STEPS = 10;
 /** A fix and what it needs besides. */
@@ -25,8 +25,8 @@ export interface TriedFix {
 }
 
 /**
- * The fixes of a finding of `design` that settle it, in their order. Yields after every plan, null where that gave nothing, so that a page can
- * stop between two. Fixes that change no design (a visit, a note) are given as they are.
+ * The fixes that resolve a finding of `design`, in their order. Generator: yields after every plan, null where that gave nothing, so that a page can stop
+ * in between. Fixes that change no design (a visit, a note) pass unchanged.
  */
 export function* issueFixes(tried: TriedFix, finding: Finding): Generator<Fix | null, void> {
   const before = tried.planner.plan(tried.design, tried.record, tried.workshop);
@@ -52,12 +52,10 @@ export function* issueFixes(tried: TriedFix, finding: Finding): Generator<Fix | 
   if (fix) yield fix;
 }
 
-/** Findings of a proposal that are settled before it is made. */
+/** Findings that are resolved before a proposal is made. */
 const MAX_STOPS = 6;
 
-/**
- * A proposed edit with the fixes that settle the stops it brings its unit added, and the stops that none settles. Those that were there before stay.
- */
+/** A proposed edit completed with the fixes that resolve its stops, and the stops that none resolves. Stops that existed before stay. */
 export function withoutStops(tried: TriedFix, unit: string, proposed: Edit): { readonly edit: Edit; readonly stops: readonly Finding[] } {
   let edit = proposed;
   for (let step = 0; ; step++) {
@@ -68,7 +66,7 @@ export function withoutStops(tried: TriedFix, unit: string, proposed: Edit): { r
   }
 }
 
-/** The stops an edit brings a cabinet that were not there before. */
+/** The stops that an edit adds to a cabinet. */
 export function newStops({ planner, design, record, workshop }: TriedFix, unit: string, edit: Edit): readonly Finding[] {
   const known = new Set(planner.plan(design, record, workshop).findings.filter(isStop).map(nameOf));
   const { findings } = planner.plan(applyEdit(design, edit), record, workshop);
@@ -84,7 +82,7 @@ function firstFixOf(tried: TriedFix, stops: readonly Finding[]): Edit | null {
   return null;
 }
 
-/** A fix that settles its finding but brings a graver one, with what settles that one in turn; null where that is not enough. */
+/** A fix that resolves its finding but brings a more severe one, with what resolves that one in turn; null where that is not enough. */
 function* finished(tried: TriedFix, before: Plan, finding: Finding, first: EditFix): Generator<null, EditFix | null> {
   const steps = [first];
   for (let step = 1; step < MAX_FINISHING; step++) {
@@ -109,7 +107,7 @@ function* finished(tried: TriedFix, before: Plan, finding: Finding, first: EditF
   return null;
 }
 
-/** Step by step the fix that takes the use down furthest, until the finding is settled; null where that takes too many, or nothing helps. */
+/** Greedy: adds the fix that lowers the utilization most, until the finding is resolved; null where that takes too many steps, or nothing helps. */
 function* strengthened(tried: TriedFix, before: Plan, finding: Finding): Generator<null, EditFix | null> {
   const steps: EditFix[] = [];
   let now = finding;
@@ -134,26 +132,26 @@ function* strengthened(tried: TriedFix, before: Plan, finding: Finding): Generat
   return null;
 }
 
-/** How much of its limit a finding says is used: what nothing locks counts as one more. */
+/** Utilization a finding reports, as a share of its limit; without a lock it counts as one more. */
 const useOf = (finding: Finding): number => usedOf(finding) + ('locked' in finding && !finding.locked ? 1 : 0);
 
 const usedOf = (finding: Finding): number =>
   'lowUse' in finding ? finding.lowUse : 'use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity;
 
-/** Fixes as one. The last of each kind counts: a wider board takes the place of a wide one. */
+/** Merges fixes. The last of each kind counts: a wider board replaces a wide one. */
 export function together(fixes: readonly EditFix[]): EditFix {
   const last = new Map(fixes.map(({ label }) => [label.key, label]));
   return { label: { key: 'together', parts: [...last.values()] }, edit: fixes.flatMap(({ edit }) => edit) };
 }
 
-/** Whether an edit takes a finding away, or makes it less grave, and brings nothing graver than it. */
+/** Whether an edit removes a finding or makes it less severe, without a new finding more severe than it. */
 export function isSettledBy(tried: TriedFix, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
   const after = planAfter(tried, edit);
   if (!after) return false;
   return isGone(before, after, finding) && newOrWorse(before, after, finding).length === 0;
 }
 
-/** Whether a finding is not there any more, or less grave. */
+/** Whether a finding is gone, or less severe. */
 function isGone(before: Plan, after: Plan, finding: Finding): boolean {
   const gravest = Math.max(-1, ...after.findings.filter((each) => isSame(each, finding)).map(({ severity }) => SEVERITY_RANK[severity]));
   const countOf = ({ findings }: Plan): number => findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
@@ -165,7 +163,7 @@ function newOrWorse(before: Plan, after: Plan, finding: Finding): Finding[] {
   return isWorseThan(after, finding).filter((each) => !known.has(nameOf(each)));
 }
 
-/** Null where the edit does not go with the design, or sets a field to what cannot be entered there. */
+/** Null where the edit does not apply to the design, or sets a field to a value that cannot be entered. */
 function planAfter({ planner, design, record, workshop }: TriedFix, edit: readonly FixStep[]): Plan | null {
   if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {
@@ -176,7 +174,7 @@ function planAfter({ planner, design, record, workshop }: TriedFix, edit: readon
   }
 }
 
-/** Whether the field an edit sets takes the value: a step that cannot be typed cannot be saved. */
+/** Whether the edited field accepts the value: a value that cannot be typed cannot be saved. */
 export function canBeEntered({ units: specs }: Design, { path: [root, id, ...own], value }: FixStep): boolean {
   const spec = root === 'units' && id !== undefined ? specs[id] : undefined;
   if (!spec) return true;
@@ -191,16 +189,16 @@ export function canBeEntered({ units: specs }: Design, { path: [root, id, ...own
   return field?.kind !== 'choice' || field.options.includes(value as string);
 }
 
-/** What only waits for a person to look, measure or enter something is a task, and no harm a fix does. */
+/** A request to look, measure or enter something is a task, not a harm of the fix. */
 const isTask = ({ fixes }: Finding): boolean => fixes.length > 0 && fixes.every((fix) => 'visit' in fix);
-/** What is graver, and of a stop every other stop: one is not traded for another. */
+/** Findings that count as worse: more severe ones, and for a stop every other stop. */
 const isWorseThan = ({ findings }: Plan, than: Finding): Finding[] =>
   findings.filter(
     (each) => (SEVERITY_RANK[each.severity] > SEVERITY_RANK[than.severity] || (isStop(each) && isStop(than) && each.check !== than.check)) && !isTask(each),
   );
 const isSame = (a: Finding, b: Finding): boolean =>
   a.check === b.check && a.unit === b.unit && a.panels.join() === b.panels.join() && SIDES.every((key) => sideOf(a, key) === sideOf(b, key));
-/** Where one check can find the same thing twice. */
+/** Where one check can report the same thing twice. */
 const SIDES = ['side', 'where', 'which'] as const;
 const sideOf = (finding: Finding, key: (typeof SIDES)[number]): unknown => (key in finding ? (finding as unknown as Record<string, unknown>)[key] : undefined);
 const nameOf = ({ check, unit }: Finding): string => `${unit} ${check}`;

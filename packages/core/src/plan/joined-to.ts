@@ -1,7 +1,7 @@
-/** Neighbors a cabinet is fixed to before either is fixed to the wall: told by the finding, which names them from one side only. */
+/** Neighbors a cabinet is joined to before either is fixed to the wall, read off the finding, which names them from one side only. */
 import type { Plan } from './plan.ts';
 
-/** Their names: two cabinets may have the same, so that they are told apart by their ids. */
+/** Their names, matched by id because two cabinets may share a name. */
 export function joinedTo({ byId, cabinets }: Pick<Plan, 'byId' | 'cabinets'>, id: string): string[] {
   const besides = new Set(
     cabinets.flatMap((cabinetPlan) =>

@@ -1,6 +1,6 @@
 /**
- * Layouts that are settled, and what is left to cut. The first cut of a layout freezes it: it is kept as it is, whatever changes.
- * What is cut is there; what was spoiled is wanted again; what is left of sheets is laid out before a new one is begun.
+ * Settled layouts, and what is left to cut. The first cut freezes a layout: it stays as it is, whatever changes. Cut parts exist; spoiled parts are needed
+ * again; remaining pieces of sheets are used before a new sheet.
  */
 import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import type { SheetToCut } from '../cuts/pieces.ts';
@@ -14,7 +14,7 @@ import type { SheetJob } from './cutting.ts';
 import { isNewSheet } from './pins.ts';
 import { activeSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
 
-/** The same rows, the same short text. Source of the mixing: FNV-1a, 32 bits, twice over. */
+/** Hash of text rows. Two 32-bit FNV-1a hashes. */
 export const textKey = (rows: readonly string[]): string =>
   [0x811c9dc5, 0x01000193]
     .map((start) => {
@@ -24,17 +24,17 @@ export const textKey = (rows: readonly string[]): string =>
     })
     .join('-');
 
-/** Ids and sizes of pieces in a short text. */
+/** Hash of the ids and sizes of pieces. */
 export const piecesKey = (parts: readonly NestPart[]): string =>
   textKey(parts.map(({ id, length, width, grain, count }) => `${id} ${length} ${width} ${grain} ${count}`).sort());
 
-/** The layout of a product that counts: the last one settled. */
+/** The current layout of a product: the latest settled one. */
 export function layoutOf({ layouts }: Pick<Design, 'layouts'>, product: string): KeptLayout | null {
   const own = Object.values(layouts).filter((each) => each.product === product);
   return own.length === 0 ? null : own.reduce((last, each) => (each.order > last.order ? each : last));
 }
 
-/** A plan as it is kept when its first cut is made. */
+/** A plan in the form kept when its first cut is made. */
 export function keptLayout(job: SheetJob, plan: NestPlan, id: string, order: number): KeptLayout {
   const { problem } = job;
   return {
@@ -74,11 +74,11 @@ export const sheetsOfLayout = ({ product, kerf, sheets }: KeptLayout, workshop: 
     kgPerM2: kgPerM2(workshop, product),
   }));
 
-/** How far a settled layout is cut. */
+/** Progress of a settled layout. */
 export interface Progress {
   readonly layout: KeptLayout;
   readonly sequence: Sequence;
-  /** Cuts that are made, and the entry that says so of each. */
+  /** Cuts made, each with the entry that records it. */
   readonly done: ReadonlyMap<string, string>;
 }
 
@@ -87,7 +87,7 @@ export function progressOf(layout: KeptLayout, record: readonly RecordEntry[], w
   return { layout, sequence: sequenceOf(sheetsOfLayout(layout, workshop), workshop.shop), done };
 }
 
-/** Whether the pieces still to be cut are no longer those the layout has for them: some are new, changed, gone or spoiled. */
+/** Whether the pieces still to be cut differ from the layout's: added, changed, removed or spoiled. */
 export function isOutOfDate(job: SheetJob, { layout, sequence, done }: Progress): boolean {
   const cut = new Set(sequence.steps.flatMap(({ id, near, far }) => (done.has(id) ? [near, far].flatMap((piece) => piece?.part ?? []) : [])));
   const sizes = (a: number, b: number): string => (a < b ? `${a} ${b}` : `${b} ${a}`);
@@ -127,20 +127,20 @@ export function asPlan(job: SheetJob, layout: KeptLayout, { products }: Pick<Wor
   };
 }
 
-/** What a cut finishes: parts that lie there after it and did not before. */
+/** Parts that a cut frees: there after it, and not before. */
 export const partsOff = ({ sequence }: Pick<Progress, 'sequence'>, cut: string): string[] =>
   sequence.steps.filter(({ id }) => id === cut).flatMap(({ near, far }) => [near, far].flatMap((piece) => piece?.part ?? []));
 
 /**
- * What is still wanted, laid out over what is really left: pieces of sheets that are cut into, and what the store has, come first
- * and cost nothing, then new sheets. Parts that are there are not in `job` any more; spoiled ones are in it again.
+ * The rest of a job, laid out over what is really left: remaining pieces of cut sheets and stock on hand first, at no cost, then new sheets. `job` no
+ * longer has the parts that exist, and has spoiled ones again.
  */
 export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Workshop): SheetJob {
   const { layout, sequence, done } = progress;
   const lying = remainingStockAfter(layout.sheets, sequence.steps, new Set(done.keys())).filter(({ piece }) => piece.part === null);
   const { grain } = workshop.products[job.product]!;
   const touched = new Set(sequence.steps.filter(({ id }) => done.has(id)).map(({ sheet }) => sheet));
-  // A sheet that is cut up to the end has left offcuts, and those are the store's.
+  // A fully cut sheet has left its offcuts to the store.
   const open = new Set(sequence.steps.filter(({ id }) => !done.has(id)).map(({ sheet }) => sheet));
   const rest = lying
     .filter(({ sheet, piece }) => touched.has(sheet) && open.has(sheet) && (!piece.left || keepsOffcut(workshop.shop, piece)))
@@ -152,10 +152,10 @@ export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Work
       grain,
       cost: job.problem.sheets.some(({ cost }) => cost !== null) ? 0 : null,
       offcut: true,
-      // Edges of a sheet that is not cut all round are trimmed as the sheet's were to be.
+      // Edges of a remaining piece that were never trimmed are trimmed like the sheet's.
       trim: piece.left || sequence.steps.some(({ sheet: own, purpose }) => own === sheet && purpose === 'trim') ? (0 as Length) : layout.sheets[sheet]!.trim,
     }));
-  // An offcut that is cut into is no offcut any more.
+  // An offcut with cuts in it is no longer an offcut.
   const gone = new Set(layout.sheets.flatMap(({ sheet, offcut }, index) => (offcut && touched.has(index) ? [sheet] : [])));
   const problem: NestProblem = { ...job.problem, sheets: [...rest, ...job.problem.sheets.filter(({ id }) => !gone.has(id))] };
   return { product: job.product, problem };

@@ -1,11 +1,11 @@
-/** The workshop as test cuts say it is: cutters as wide and kerfs as broad as they came out. */
+/** The workshop corrected by its test cuts: measured cutter widths and kerfs. */
 import { calibrationFrom, withCalibration, type Calibration } from '../setups/calibration.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { activeTestCuts, type RecordEntry } from './design.ts';
 
 export interface LearnedWorkshop {
   readonly learned: Calibration;
-  /** The workshop itself where nothing was learned. */
+  /** The same workshop where nothing was learned. */
   readonly workshop: Workshop;
 }
 

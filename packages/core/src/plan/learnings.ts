@@ -1,4 +1,4 @@
-/** What a project taught: minutes planned and taken, what became of the sheets, parts that came out off. Lessons stand in lessons.ts. */
+/** What a project taught: planned and actual minutes, use of the sheets, parts off size. Lessons are in lessons.ts. */
 import { paceOf } from '../build/pace.ts';
 import type { StepKind } from '../build/step.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -12,14 +12,14 @@ export interface LearnedPace {
   readonly kind: StepKind;
   readonly planned: number;
   readonly took: number;
-  /** What such steps are multiplied by from now on. */
+  /** Factor on the planned minutes of such steps from now on. */
   readonly pace: ExplainedValue;
 }
 
 export interface Learnings {
   readonly paces: readonly LearnedPace[];
   readonly waste: readonly LearnedWaste[];
-  /** Of the parts that were measured: how many were off by more than a saw repeats to, and the most, nm. */
+  /** Measured parts: how many were off by more than a saw's repeatability, and the greatest error, nm. */
   readonly measured: number;
   readonly off: number;
   readonly worstNm: number;

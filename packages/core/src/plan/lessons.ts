@@ -1,6 +1,6 @@
 /**
- * What the record of a project teaches: checks that saved something, and those that nobody minded and that came true; each with its
- * numbers and what it would have cost, or did. Worked out from facts alone, in the order they were entered.
+ * Lessons from a project's record: checks that saved something, and ignored checks that came true; each with its numbers and what it cost or would have
+ * cost. Computed from facts in the order they were entered.
  */
 import { assembliesOf } from '../build/assemblies.ts';
 import { ringDiagonals } from '../build/diagonals.ts';
@@ -14,7 +14,7 @@ type Measure = 'length' | 'width';
 
 /** Lengths in nanometers; costs in the workshop's currency. */
 export type Lesson =
-  /** Sheets that are not as thick as they are called: measured before slots were cut for them, or after. */
+  /** Sheets that differ from their nominal thickness: measured before their slots were cut, or after. */
   | ({ readonly lesson: 'sheet-measured' | 'sheet-too-late'; readonly product: string; readonly nominal: number; readonly mean: number } & Slots)
   | {
       readonly lesson: 'part-put-right';
@@ -24,14 +24,14 @@ export type Lesson =
       readonly how: 'trimmed' | 'shimmed' | 'made-again';
       readonly cost: number;
     }
-  /** Used as it came out, though the plan said otherwise. */
+  /** Used as it was although the plan said otherwise. */
   | { readonly lesson: 'part-used'; readonly panel: string; readonly measure: Measure; readonly off: number }
   | { readonly lesson: 'squared' | 'out-of-square'; readonly assembly: string; readonly was: number; readonly is: number; readonly allowed: number }
   | { readonly lesson: 'hung-off'; readonly unit: string; readonly lower: number };
 
 interface Slots {
   readonly slots: number;
-  /** Parts these slots are in, and what they cost. */
+  /** Parts with these slots, and their cost. */
   readonly hosts: number;
   readonly cost: number;
 }
@@ -39,11 +39,11 @@ interface Slots {
 /** Lessons that saved something; the others came true. */
 export const SAVED: ReadonlySet<Lesson['lesson']> = new Set<Lesson['lesson']>(['sheet-measured', 'part-put-right', 'squared', 'hung-off']);
 
-/** A sheet off by more than this makes slots that rattle or do not close, nm. [ASSUME] a tenth of a millimeter */
+/** Thickness error beyond which slots rattle or do not close, nm. [ASSUME] a tenth of a millimeter */
 const SHEET_OFF = 100_000;
-/** A part is off from here on, nm. [ASSUME] half a millimeter */
+/** Size error beyond which a part is off, nm. [ASSUME] half a millimeter */
 export const PART_OFF = 500_000;
-/** It hangs as asked within this, nm. [ASSUME] a millimeter */
+/** Tolerance of the hanging height, nm. [ASSUME] a millimeter */
 const HUNG_OFF = 1_000_000;
 
 export function lessonsOf(plan: Plan, design: Design, record: readonly RecordEntry[], workshop: Workshop): Lesson[] {
@@ -52,7 +52,7 @@ export function lessonsOf(plan: Plan, design: Design, record: readonly RecordEnt
 
 const panelsOf = (plan: Plan): ReadonlyMap<string, ResolvedPanel> => new Map(plan.cabinets.flatMap(({ cabinet }) => [...cabinet.byId]));
 
-/** A panel's share of what its sheet costs. */
+/** A panel's share of the cost of its sheet. */
 function costOf({ stock, length, width }: ResolvedPanel, { products }: Workshop): number {
   const product = products[stock];
   return product ? (product.price * (length.value / product.length.nm) * width.value) / product.width.nm : 0;
@@ -86,7 +86,7 @@ function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Work
   });
 }
 
-/** Each part that once came out off, with what became of it: the last word of the record on it. */
+/** Each part that was once off size, with its final state in the record. */
 function partLessons(plan: Plan, record: readonly RecordEntry[], workshop: Workshop): Lesson[] {
   const panels = panelsOf(plan);
   const open = new Map<string, { readonly measure: Measure; readonly off: number }>();
@@ -137,7 +137,7 @@ function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[
   });
 }
 
-/** The first time each came lower or higher than asked: the next line is drawn for it. */
+/** The first time each cabinet came lower or higher than asked: the next line is marked accordingly. */
 function hungLessons(record: readonly RecordEntry[]): Lesson[] {
   const found = new Map<string, Lesson>();
   for (const { fact } of activeFacts(record, ({ hung }) => hung)) {

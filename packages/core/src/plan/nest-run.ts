@@ -1,4 +1,4 @@
-/** A search from its first layout to one that is good to cut. The caller lends the clock and breathes between the chunks. */
+/** A search from its first layout to one that is good to cut. The caller provides the clock, and gets control between chunks. */
 import type { Cutting } from './design.ts';
 import type { NestPlan } from '../nest/problem.ts';
 import { search } from '../nest/search.ts';
@@ -6,7 +6,7 @@ import type { Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { rankLayouts } from './rank-layouts.ts';
 
-/** A job with what it takes to judge how it is cut. */
+/** A job with what is needed to judge how it is cut. */
 export interface NestOrder {
   readonly job: SheetJob;
   readonly workshop: Workshop;
@@ -14,14 +14,14 @@ export interface NestOrder {
 }
 
 export interface NestClock {
-  /** Milliseconds of a clock that never goes back. */
+  /** Milliseconds of a monotonic clock. */
   readonly now: () => number;
-  /** Lets others run; called every CHUNK_MS. */
+  /** Yields to other work; called every CHUNK_MS. */
   readonly pause: () => Promise<void>;
 }
 
 const CHUNK_MS = 12;
-/** Plans with as few sheets that are tried for one that is better to cut, and how long at most. Shorter searches are not tidied. */
+/** Equal plans tried for one that is better to cut, and the time limit. Shorter searches skip this. */
 const TIDY_TRIES = 400;
 const TIDY_MS = 600;
 
@@ -29,15 +29,15 @@ export interface NestRun {
   readonly ms: number;
   readonly seed?: number;
   readonly clock: NestClock;
-  /** Asked after every chunk: whether anybody still wants the answer. */
+  /** Polled after every chunk: whether the answer is still wanted. */
   readonly wanted?: () => boolean;
-  /** Told each plan that is better than the last, and what share of the time is spent. */
+  /** Called with each improved plan, and the share of time spent. */
   readonly onBetter?: (plan: NestPlan, share: number) => void;
-  /** Told after every chunk. */
+  /** Called after every chunk. */
   readonly onChunk?: (share: number) => void;
 }
 
-/** Searches until it is proved best or the time is up, then makes it better to cut; null when nobody wants it any more. */
+/** Searches until proved optimal or out of time, then picks the plan that is best to cut; null when the answer is no longer wanted. */
 export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = () => true, onBetter, onChunk }: NestRun): Promise<NestPlan | null> {
   const started = clock.now();
   let over = started + ms;

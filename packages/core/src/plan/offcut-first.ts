@@ -1,4 +1,4 @@
-/** Offcuts a layout leaves in the store although parts of it would come out of them. A finding of a layout: the plan of a cabinet knows none. */
+/** Offcuts that a layout leaves in the store although parts would fit on them. A finding of a layout, unknown to the plan of a cabinet. */
 import type { Finding } from '../checks/finding.ts';
 import { trimOf, type NestPart, type NestPlan, type Placement } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
@@ -7,12 +7,12 @@ import { lineOfPiece, type SheetJob } from './cutting.ts';
 import type { Design } from './design.ts';
 import { placementOf, wrongPlace } from './pins.ts';
 
-/** More marks than this say no more. */
+/** Most marks listed. */
 const MAX_MARKS = 3;
 
 const area = ({ length, width }: NestPart): number => (length / 1e6) * (width / 1e6);
 
-/** One finding for each offcut that is left lying; its fix pins the largest part that fits on it. */
+/** One finding per unused offcut; its fix pins the largest part that fits on it. */
 export function offcutFirst(
   { product, problem }: SheetJob,
   { sheets }: NestPlan,

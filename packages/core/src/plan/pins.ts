@@ -1,4 +1,4 @@
-/** Parts that stay where a person put them: which of those places still hold, and what a place is worth while a part is dragged. */
+/** Pinned parts: which of their places are still valid, and what a place means while a part is dragged. */
 import type { Length } from '../length/length.ts';
 import { framesOf } from '../nest/frames.ts';
 import { stockAreasOf } from '../nest/pieces.ts';
@@ -10,18 +10,18 @@ export type WrongPlace =
   | { readonly why: 'off' }
   | { readonly why: 'grain' }
   | { readonly why: 'flaw' }
-  /** Nearer to a pinned part than a kerf. */
+  /** Closer to a pinned part than one kerf. */
   | { readonly why: 'near'; readonly part: string }
-  /** With the others that are pinned there, no cut from edge to edge gets it off. */
+  /** With the others pinned there, no edge-to-edge cut can free it. */
   | { readonly why: 'no-cut' };
 
-/** A new sheet on which parts are pinned: the ordinal. */
+/** A new sheet with pinned parts, by number. */
 export const newSheetId = (product: string, number: number): string => `${product}#${number}`;
 
-/** Whether a sheet of a layout is one to be bought, not one of the store or a rest. */
+/** Whether a sheet of a layout is to be bought, rather than on hand or a remaining piece. */
 export const isNewSheet = (sheet: string, product: string): boolean => sheet === product || sheet.startsWith(`${product}#`);
 
-/** The place a part takes; undefined for a part nobody asked for. */
+/** The placement of a pinned part; undefined for a part that does not exist. */
 export function placementOf({ parts }: Pick<NestProblem, 'parts'>, { id, x, y, turned }: Pick<PinnedPart, 'id' | 'x' | 'y' | 'turned'>): Placement | undefined {
   const part = parts.find((each) => each.id === id);
   return part && { part: id, x, y, dx: turned ? part.width : part.length, dy: turned ? part.length : part.width, turned };
@@ -33,7 +33,7 @@ const isApart = (a: SheetRect, b: SheetRect, gap: number): boolean =>
 const grainAllows = ({ grain }: NestPart, sheet: Pick<NestSheet, 'grain'>, turned: boolean): boolean =>
   sheet.grain === 'none' || grain === 'either' || (grain === 'length') === !turned;
 
-/** What is wrong with a place on a sheet where some parts are pinned; null when it holds. Parts that are not pinned make way. */
+/** What is wrong with a place on a sheet with pinned parts; null when it is valid. Unpinned parts make way. */
 export function wrongPlace(problem: NestProblem, sheet: NestSheet, at: Placement, pinned: readonly Placement[]): WrongPlace | null {
   const trim = trimOf(problem, sheet);
   const part = problem.parts.find(({ id }) => id === at.part);
@@ -47,11 +47,11 @@ export function wrongPlace(problem: NestProblem, sheet: NestSheet, at: Placement
   return problem.cuts === 'guillotine' && framesOf(bed!, problem).length === 0 ? { why: 'no-cut' } : null;
 }
 
-/** Parts that lie there and would have to make way. */
+/** Parts that lie there and would have to move. */
 export const inTheWay = ({ kerf }: Pick<NestProblem, 'kerf'>, at: Placement, others: readonly Placement[]): Placement[] =>
   others.filter((other) => other.part !== at.part && !isApart(at, other, kerf));
 
-/** Places a dragged part is drawn to, along one side: edges of the sheet inside its trim, a kerf from other parts, and in line with them. */
+/** Snap positions of a dragged part along one axis: trimmed edges of the sheet, a kerf from other parts, and flush with them. */
 export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, others: readonly SheetRect[], within: number): Placement {
   const trim = trimOf(problem, sheet);
   const { kerf } = problem;
@@ -68,7 +68,7 @@ export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, o
   };
 }
 
-/** The first place on a sheet that holds a part beside those that are pinned there; null when none does. */
+/** The first valid place on a sheet beside the parts pinned there; null when there is none. */
 export function placeOn(problem: NestProblem, sheet: NestSheet, part: string, pinned: readonly Placement[]): Placement | null {
   const trim = trimOf(problem, sheet);
   const beyond = (from: number, by: number): number => from + by + problem.kerf;
@@ -84,8 +84,8 @@ export function placeOn(problem: NestProblem, sheet: NestSheet, part: string, pi
 }
 
 /**
- * A problem in which pinned parts stay. Pins on a piece of the store are that piece's; those on the first, second, … new sheet make
- * a sheet of their own of it. A pin that does not hold any more (its part has grown, its sheet has gone) is left out: pinsThatFail() names it.
+ * A problem with its pins applied. A pin on a piece on hand belongs to that piece; pins on the first, second … new sheet make it a sheet of its own.
+ * Invalid pins (the part grew, its sheet is gone) are left out and listed by pinsThatFail().
  */
 export function withPins(problem: NestProblem, product: string, pins: Design['pins']): NestProblem {
   const holding = heldPins(problem, product, pins);
@@ -98,7 +98,7 @@ export function withPins(problem: NestProblem, product: string, pins: Design['pi
   return { ...problem, sheets: [...fresh, ...own] };
 }
 
-/** Ids of parts whose place does not hold any more; those that are cut or gone are not among them. */
+/** Ids of parts whose pin is invalid; parts that are cut or gone are not listed. */
 export function pinsThatFail(problem: NestProblem, product: string, pins: Design['pins']): string[] {
   const held = new Set([...heldPins(problem, product, pins).values()].flat().map(({ part }) => part));
   return Object.values(pins)

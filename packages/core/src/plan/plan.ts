@@ -1,6 +1,6 @@
 /**
- * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every cabinet.
- * A pure function; createPlanner() remembers each cabinet's plan until one of its inputs changes.
+ * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every cabinet. A pure function; createPlanner() caches each
+ * cabinet's plan until one of its inputs changes.
  */
 import { latePanels, type Ticked } from '../build/late-parts.ts';
 import { buildCabinet, faultOfSpec } from '../carcass/families.ts';
@@ -55,17 +55,17 @@ export interface CabinetPlan {
   readonly hangInput: HangInput;
   readonly hang: Judged;
   readonly block: WallBlock;
-  /** How far its halves settle into one another. */
+  /** How far its cleats settle into one another. */
   readonly seating: Seating;
   readonly findings: readonly Finding[];
 }
 
-/** A cabinet there is no plan of: its entries do not go together, or planning it failed. Everything else is planned as ever. */
+/** A cabinet that cannot be planned: its entries contradict each other, or planning failed. Every other cabinet is planned as usual. */
 export interface UnplannedCabinet {
   readonly id: string;
   readonly name: string;
   readonly letter: string;
-  /** Code 'failed' where it is the program's fault, not the design's. */
+  /** Code 'failed' for a fault of the program rather than of the design. */
   readonly fault: DesignFault;
   readonly finding: Finding;
 }
@@ -75,7 +75,7 @@ export interface Plan {
   readonly unplanned: readonly UnplannedCabinet[];
   readonly byId: ReadonlyMap<string, CabinetPlan>;
   readonly rails: readonly RailPlan[];
-  /** The cut list of all units and rails, and of parts without a unit. */
+  /** The cut list of all cabinets, rails and loose parts. */
   readonly parts: readonly PartLine[];
   readonly findings: readonly Finding[];
   readonly stockOf: (productId: string) => Stocked;
@@ -85,11 +85,11 @@ export interface Planner {
   plan(design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan;
 }
 
-/** All that a cabinet's own plan is worked out from. */
+/** Inputs of one cabinet's plan. */
 interface CabinetInputs {
   readonly spec: CabinetSpec;
   readonly wall: Wall;
-  /** Of the wall alone: follows from it, and is not compared. */
+  /** Derived from the wall, so not compared. */
   readonly facts: WallFacts;
   readonly children: boolean;
   readonly earthquakes: boolean;
@@ -99,12 +99,12 @@ interface CabinetInputs {
   readonly lots: LotsOn;
   readonly record: readonly RecordEntry[];
   readonly cutFrom: Design['cutFrom'];
-  /** Of the record and the settled layouts: follow from them, and are not compared. */
+  /** Derived from the record and the settled layouts, so not compared. */
   readonly built: BuiltFacts;
   readonly workshop: Workshop;
-  /** Of the record: what first hangs showed. */
+  /** From the record: results of first hangings. */
   readonly hangs: readonly FirstHang[];
-  /** Of the record: steps that are ticked. */
+  /** From the record: steps that are ticked. */
   readonly ticked: Ticked;
   readonly letter: string;
 }
@@ -112,19 +112,19 @@ interface CabinetInputs {
 interface Cached {
   readonly inputs: CabinetInputs;
   readonly made: Made;
-  /** What neighbors on the same rail lay on the studs, as text; and the plan made with it. */
+  /** Loads of neighbors on the same rail, serialized, and the plan made with them. */
   readonly shared: string;
   readonly plan: CabinetPlan;
 }
 
-/** A cabinet between its two halves of planning. */
+/** A cabinet between the two phases of planning. */
 interface Making {
   readonly inputs: CabinetInputs;
   readonly before: Cached | undefined;
   readonly made: Made;
 }
 
-/** What is read from the record once, until a fact is added. */
+/** Views of the record, folded once until a fact is added. */
 interface ReadRecord {
   readonly record: readonly RecordEntry[];
   readonly cutFrom: Design['cutFrom'];
@@ -136,7 +136,7 @@ interface ReadRecord {
   readonly learned: Workshop;
 }
 
-/** A planner with its own memory. One per open project is enough. */
+/** A planner with its own cache; one per open project. */
 export function createPlanner(): Planner {
   let cache = new Map<string, Cached>();
   let held: { readonly items: Design['items']; readonly homes: Homes } | undefined;
@@ -224,7 +224,7 @@ export function createPlanner(): Planner {
   };
 }
 
-/** Everything by identity, for documents are immutable; what stands on its floors item by item. */
+/** Compares by identity, since documents are immutable; items on its floors one by one. */
 const sameInputs = (a: CabinetInputs, b: CabinetInputs): boolean =>
   a.spec === b.spec &&
   a.wall === b.wall &&
@@ -239,10 +239,13 @@ const sameInputs = (a: CabinetInputs, b: CabinetInputs): boolean =>
   sameLots(a.lots, b.lots) &&
   Object.values(a.spec.rows).every(({ items }) => items.every((id) => a.items[id] === b.items[id]));
 
-/** The whole plan, without memory: for the command line and tests. */
+/** The whole plan without a cache, for the command and tests. */
 export const plan = (design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan => createPlanner().plan(design, record, workshop);
 
-/** Products with the thickness to build with. Throws a RangeError on a product that is not in the workshop: readers check that first. */
+/**
+ * Products with the thickness to build with.
+ * @throws RangeError on a product missing from the workshop; readers check that first
+ */
 export function stockReader(readings: readonly ThicknessReading[], workshop: Workshop): (id: string) => Stocked {
   const memory = new Map<string, Stocked>();
   const kerf = widestKerf(workshop.shop);
@@ -257,7 +260,7 @@ export function stockReader(readings: readonly ThicknessReading[], workshop: Wor
   };
 }
 
-/** A cabinet before its hanging: what it is and what it weighs. */
+/** A cabinet before its hanging: geometry and weights. */
 interface Made {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;
@@ -267,7 +270,7 @@ interface Made {
   readonly hangInput: HangInput;
 }
 
-/** What a step of planning gives, or why there is nothing: a fault of the program takes one cabinet out, never the page. */
+/** The value of a planning step, or its fault: a fault of the program takes out one cabinet, never the page. */
 function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: DesignFault } {
   try {
     return { value: step() };
@@ -294,7 +297,7 @@ function geometryOf({ spec, wall, facts, lots, items, built }: CabinetInputs, st
   const cabinet = onPieces(resolveCabinet(asBuilt(buildCabinet(onItsRail(spec, wall, stockOf), stockOf), built)), spec, wall);
   const weights = weightsOf(cabinet, spec.contents, spec.topLoaded, materialOf, lots);
   const moving = groundOf(wall) === 'moving';
-  // The ribs of a vehicle say where its fixings go, where they were found.
+  // In a vehicle its ribs decide where the fixings go, where they are known.
   const onRibs = boundToStuds(wall) || (moving && facts.studs.length > 0);
   const studsMm =
     moving && !heldByTwoPlanes(cabinet, wall)

@@ -1,4 +1,4 @@
-/** What an edit would do, on demand: the figures of the tally before and after. */
+/** Effect of an edit: the key figures before and after. */
 import type { RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Design } from './design.ts';

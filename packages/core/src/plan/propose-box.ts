@@ -1,4 +1,4 @@
-/** A box of its own for a set-out: built, given its openings and things, and hung where there is room. One edit, one undo. */
+/** A new cabinet for a set-out: built, with its openings and items, and hung where there is room. One edit, one undo. */
 import type { CabinetSpec } from '../carcass/families.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { Finding } from '../checks/finding.ts';
@@ -11,7 +11,7 @@ import type { Planner, CabinetPlan } from './plan.ts';
 import { withoutStops, type TriedFix } from './issue-fixes.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
 
-/** The design with a box that is not in it yet, and that box's plan: what a set-out for a new box is asked of. */
+/** The design with a cabinet that is not part of it yet, and that cabinet's plan: the basis of a set-out for a new cabinet. */
 export function withBox(
   planner: Planner,
   design: Design,
@@ -25,14 +25,11 @@ export function withBox(
 
 export interface Proposed {
   readonly edit: Edit;
-  /** What no fix settles. */
+  /** Stops that no fix resolves. */
   readonly stops: readonly Finding[];
 }
 
-/**
- * The edit that adds a cabinet over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
- * would stop it there.
- */
+/** The edit that adds a cabinet over studs and clear of obstacles, or beyond all others where there is no such place, with the fixes of its stops. */
 export function addCabinet(tried: TriedFix, spec: CabinetSpec): Proposed {
   const { planner, design, record, workshop } = tried;
   const adding: Edit = [{ path: ['units', spec.id], value: spec }];
@@ -47,8 +44,8 @@ export function addCabinet(tried: TriedFix, spec: CabinetSpec): Proposed {
 }
 
 /**
- * The edit that adds the box as it was set out, placed over studs and clear of what is on the wall, with the fixes of what would have to stop
- * it. `placed` is false when no place was found; `stops` are what no fix settles.
+ * The edit that adds the cabinet of a set-out over studs and clear of obstacles, with the fixes of its stops. `placed` is false when no place was found;
+ * `stops` are those that no fix resolves.
  */
 export function proposeBox(
   planner: Planner,

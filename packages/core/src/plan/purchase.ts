@@ -1,8 +1,8 @@
-/** What a project's stock costs: new sheets and boards at the workshop's prices, and the tax on them. What is in the store costs nothing. */
+/** Cost of a project's stock: new sheets and boards at the workshop's prices, and the tax. Stock on hand costs nothing. */
 import type { Workshop } from '../stock/workshop.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 
-/** So many new sheets or boards of a product. */
+/** A number of new sheets or boards of one product. */
 export interface Purchase {
   readonly product: string;
   readonly count: number;
@@ -26,7 +26,7 @@ const TAX = formula({
   compute: ({ net, percent }) => (net * percent) / 100,
 });
 
-/** Money in the workshop's currency, as it is paid; each price leads back to where it is entered. */
+/** Amount to pay in the workshop's currency; each price leads back to its entry. */
 export function purchaseCost(purchases: readonly Purchase[], { products, tax }: Pick<Workshop, 'products' | 'tax'>): ExplainedValue {
   const rows = purchases
     .filter(({ count }) => count > 0)

@@ -1,4 +1,4 @@
-/** Cabinets that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
+/** Cabinets that share a wall rail: the extent of the rail behind each, the load of the others on its studs, and the boards of the rail. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import { buildCabinet, enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
@@ -31,7 +31,7 @@ export function onItsRail(spec: CabinetSpec, wall: Wall, stockOf: (id: string) =
   };
 }
 
-/** A cabinet on a rail that is butted from several boards is told where each of them ends. */
+/** A cabinet on a rail of several boards knows where each of them ends. */
 export function onPieces(cabinet: ResolvedCabinet, { hanging, place }: CabinetSpec, wall: Wall): ResolvedCabinet {
   const rail = cabinet.hanging.onRail && hanging.wallRail !== null && Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return cabinet;
@@ -48,7 +48,7 @@ interface OnRail {
   readonly hangInput: HangInput;
 }
 
-/** For each cabinet, what the others on its rail lay on its studs, the greatest share of each and never less than nothing, and where they bear. */
+/** Per cabinet, the greatest load of each neighbor on the rail on its studs, never negative, and where they bear. */
 export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => readonly RailNeighbour[] {
   const loads = new Map<string, RailNeighbour>();
   const shared = units.filter(({ cabinet }) => cabinet.hanging.onRail);
@@ -78,7 +78,7 @@ const shifted = ({ from, studs, stretches }: RailNeighbour, byMm: number): RailN
   stretches: stretches.map((each) => ({ ...each, from: each.from + byMm, to: each.to + byMm, studs: each.studs.map((at) => at + byMm) })),
 });
 
-/** The boards of every rail, with the cabinet cleats of the cabinets that hang on it. */
+/** The boards of every rail, with the cabinet cleats that come out of them. */
 export function railPlans(
   design: Design,
   cabinets: readonly { readonly id: string; readonly cabinet: ResolvedCabinet }[],
@@ -92,7 +92,7 @@ export function railPlans(
     if (!own) continue;
     const half = (panel: string): RailHalf => ({ unit: id, panel, length: cabinet.byId.get(panel)!.length });
     halves.get(own.id)!.push(...brackets.map(half));
-    // The lower half comes out of the board of the rail it hooks over, where there is one.
+    // The cleat hooked over a rail comes out of that rail's board, where there is one.
     const pitch = design.units[id]!.hanging.lowerCleat;
     const below = pitch && rails.find(({ up }) => Math.abs(own.up.nm - up.nm - pitch.nm) <= NM_PER.mm);
     if (lower) halves.get((below ?? own).id)!.push(half(lower.cabinetHalf));

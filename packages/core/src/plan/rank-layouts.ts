@@ -1,4 +1,4 @@
-/** Among plans with as few sheets, the one that is best to cut: another is tried at every step. */
+/** Picks the plan that is best to cut among those with equally few sheets: each step tries another. */
 import { sequenceOf } from '../cuts/sequence.ts';
 import { isCheaperToCut, cuttingCostOf, type LayoutPreference } from '../cuts/cutting-cost.ts';
 import type { NestPlan } from '../nest/problem.ts';
@@ -14,7 +14,7 @@ export interface LayoutRanking {
   plan(): NestPlan;
 }
 
-/** Same search, in the same state, and same number of steps: same plan. */
+/** Deterministic: the same search state and number of steps give the same plan. */
 export function rankLayouts(search: Search, job: SheetJob, workshop: Workshop, then: LayoutPreference): LayoutRanking {
   const worth = (plan: NestPlan): readonly number[] =>
     cuttingCostOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), tightSheets(plan, job.problem).length, then);

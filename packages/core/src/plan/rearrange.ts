@@ -1,7 +1,4 @@
-/**
- * Rearranging a cabinet as edits: turned round left to right, one bay cut up like another, taken to another
- * project. Things go with the places they stand in.
- */
+/** Rearranges a cabinet by edits: mirrored left to right, one bay divided like another, copied to another project. Items move with their places. */
 import { familyOf, isShelfBox } from '../carcass/families.ts';
 import type { StockOf } from '../carcass/box-frame.ts';
 import { insideOf } from '../carcass/shelf-box-build.ts';
@@ -12,7 +9,7 @@ import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Design, CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
 
-/** Keys of a cabinet whose values change places when left becomes right. */
+/** Keys whose values swap when left becomes right. */
 const SIDES: readonly (readonly [string, string])[] = [
   ['hanging.leftInset', 'hanging.rightInset'],
   ['fillerLeft', 'fillerRight'],
@@ -21,7 +18,7 @@ const SIDES: readonly (readonly [string, string])[] = [
 ];
 const HANDS: Readonly<Record<string, string>> = { 'door-left': 'door-right', 'door-right': 'door-left' };
 
-/** A cabinet turned round left to right, with what stands in it. A family that cannot be turned (it stands in a corner) gives nothing. */
+/** A cabinet mirrored left to right, with its contents; no edit for a family that cannot be mirrored (it stands in a corner). */
 export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep[] {
   const spec = design.units[id]!;
   const at = (path: string): unknown => path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | null | undefined)?.[key], spec);
@@ -50,14 +47,14 @@ export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep
   return isShelfBox(spec) ? [...steps, ...mirroredInside(design, spec, stockOf)] : steps;
 }
 
-/** Whether turning a cabinet round changes anything. */
+/** Whether mirroring a cabinet changes anything. */
 export const canMirror = (spec: CabinetSpec): boolean => isShelfBox(spec) || familyOf(spec).form.elements.some(({ across }) => across);
 
 function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditStep[] {
   const { placed } = insideOf(box, stockOf);
   const thickness = stockOf(box.stock).used.value;
   const widths = new Map(placed.map(({ element, within }) => [element.id, within.width.value]));
-  /** From the other end: what is left of the space past the divider. */
+  /** Measured from the other end: the width left beyond the divider. */
   const fromRight = (cutter: Cutter): Entered | null => (cutter.at === null ? null : enteredFromNm((widths.get(cutter.id) ?? 0) - cutter.at.nm - thickness));
   const turn = (node: SpaceNode): SpaceNode => {
     const parts = node.parts.map(turn);
@@ -73,7 +70,7 @@ function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditSt
   ];
 }
 
-/** Everything kept under the name of a space, under its new one: contents, rows, inserts and the homes of things. */
+/** Moves everything stored under a space's name to its new name: contents, rows, inserts and item places. */
 function renamed(design: Design, spec: CabinetSpec, names: ReadonlyMap<string, string>): EditStep[] {
   const moved = [...names].some(([from, to]) => from !== to);
   if (!moved) return [];
@@ -93,13 +90,13 @@ function renamed(design: Design, spec: CabinetSpec, names: ReadonlyMap<string, s
   ];
 }
 
-/** Spaces of a shelf box that are cut up, and may be a pattern for `space`: not those it stands in itself. */
+/** Divided spaces of a shelf box that can serve as a pattern for `space`: not those it lies in. */
 export function patternsFor(box: ShelfBox, space: string): string[] {
   const tree = treeOf(box);
   const found: string[] = [];
   const visit = (node: SpaceNode, above: readonly string[]): void => {
     if (node.kind !== null && !holds(node, space) && !found.includes(node.id) && !above.includes(node.id)) found.push(node.id);
-    // The first part keeps its space's name: it is no pattern of its own under the same one.
+    // The first part keeps the name of its space, and is no pattern of its own.
     node.parts.forEach((part, index) => visit(part, index === 0 ? [...above, node.id] : above));
   };
   visit(tree, []);
@@ -109,8 +106,8 @@ export function patternsFor(box: ShelfBox, space: string): string[] {
 const holds = (node: SpaceNode, space: string): boolean => (node.kind === null ? node.id === space : node.parts.some((part) => holds(part, space)));
 
 /**
- * A space that nothing cuts yet, cut up like another one, with what stands there guessed to stand here too.
- * `freshId` names each new element. Places that were typed are typed again: whether they fit is for the checks to say.
+ * Divides an undivided space like another one, assuming the same contents. `freshId` names each new element. Typed positions are copied; the checks say
+ * whether they fit.
  */
 export function cutLike(box: ShelfBox, space: string, pattern: string, freshId: (kind: 'shelf' | 'divider') => string): EditStep[] {
   const from = findSpace(treeOf(box), pattern);
@@ -136,14 +133,14 @@ export function cutLike(box: ShelfBox, space: string, pattern: string, freshId: 
   ];
 }
 
-/** Everything that cuts a space taken out again. */
+/** Removes everything that divides a space. */
 export function uncut(box: ShelfBox, space: string): EditStep[] {
   const cutters = [...Object.values(box.shelves), ...Object.values(box.dividers)].filter((each) => each.in === space);
   const steps = new Map(cutters.flatMap(({ id }) => joinSpaces(box, id)).map((step) => [step.path.join('/'), step]));
   return [...steps.values()].map(({ path, value }) => ({ path: ['units', box.id, ...path], value }));
 }
 
-/** A cabinet as it would be in another project: on no rail of this wall, after the cabinets that are there; things stay behind. */
+/** A cabinet as it would be in another project: on no rail, after the existing cabinets, without items. */
 export function specFor(target: Pick<Design, 'units'>, spec: CabinetSpec, id: string): CabinetSpec {
   const last = Math.max(0, ...Object.values(target.units).map(({ order }) => order));
   return { ...spec, id, order: last + 1, hanging: { ...spec.hanging, wallRail: null } };

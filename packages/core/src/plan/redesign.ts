@@ -1,7 +1,6 @@
 /**
- * A unit re-designed to round numbers in the other unit: every length that was entered goes to the nearest
- * round one within its limits, and what that moves is said. Screws, boards and sheets are bought as they are
- * and stay; so do lengths that are already round there.
+ * Converts a cabinet to round numbers in the other unit: every entered length moves to the nearest round one within its limits, and each change is listed.
+ * Purchased sizes (screws, boards, sheets) stay, and so do lengths that are already round.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { familyOf } from '../carcass/families.ts';
@@ -14,7 +13,7 @@ import type { EditStep } from './edit.ts';
 export interface MovedSize {
   /** Inside the cabinet. */
   readonly path: readonly string[];
-  /** Word of the field; the element it belongs to, counted from one. */
+  /** Label of the field; the element it belongs to, counted from one. */
   readonly label: WordKey;
   readonly element: number | null;
   readonly from: Entered;
@@ -27,7 +26,7 @@ export interface Redesign {
   readonly edit: readonly EditStep[];
 }
 
-/** Steps by size: a width goes to fives of a millimeter or quarters of an inch, a rabbet to halves or thirty-seconds. [ASSUME] */
+/** Rounding steps by size: a width to fives of a millimeter or quarters of an inch, a rabbet to halves or thirty-seconds. [ASSUME] */
 const STEPS: Readonly<Record<DisplayUnit, readonly (readonly [from: number, step: number])[]>> = {
   mm: [
     [100 * NM_PER.mm, 5 * NM_PER.mm],
@@ -41,7 +40,7 @@ const STEPS: Readonly<Record<DisplayUnit, readonly (readonly [from: number, step
   ],
 };
 
-/** The nearest round length within the limits of its field. */
+/** The nearest round length within the field's limits. */
 export function roundedIn(nm: number, unit: DisplayUnit, least: Length, most: Length): Entered {
   const step = STEPS[unit].find(([from]) => Math.abs(nm) >= from)![1];
   let steps = Math.round(nm / step);
@@ -50,7 +49,7 @@ export function roundedIn(nm: number, unit: DisplayUnit, least: Length, most: Le
   return entered(unit === 'mm' ? `${(steps * step) / NM_PER.mm} mm` : fraction(steps, NM_PER.in / step));
 }
 
-/** 23 1/4 in, from so many parts of an inch. */
+/** '23 1/4 in', from a number of inch fractions. */
 function fraction(parts: number, of: number): string {
   const sign = parts < 0 ? '-' : '';
   const [whole, rest] = [Math.floor(Math.abs(parts) / of), Math.abs(parts) % of];
@@ -60,7 +59,7 @@ function fraction(parts: number, of: number): string {
   return `${sign}${whole === 0 ? '' : `${whole} `}${top}/${bottom} in`;
 }
 
-/** What is bought in a size of its own: a screw's length, the board a cleat is ripped from; and where it hangs on this wall. */
+/** Sizes bought as they are, such as a screw's length or the cleat board; and the position on this wall. */
 const BOUGHT = [
   'assembly.length',
   'hanging.wallScrew.length',
@@ -98,5 +97,5 @@ export function redesign(spec: CabinetSpec, unit: DisplayUnit): Redesign {
   return { unit, moved, edit: [...(spec.unit === unit ? [] : [inSpec(['unit'], unit)]), ...moved.map(({ path, to }) => inSpec(path, to))] };
 }
 
-/** The furthest anything goes, nm. */
+/** The largest change, nm. */
 export const largestChange = ({ moved }: Redesign): number => Math.max(0, ...moved.map(({ from, to }) => Math.abs(to.nm - from.nm)));

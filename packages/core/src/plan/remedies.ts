@@ -1,4 +1,4 @@
-/** What would help a hanging most: each change that strengthens one of its links, with what the cabinet would carry after it. */
+/** Changes that strengthen a hanging, each with the load it would carry after them. */
 import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
 import { loadLimits } from '../hang/limits.ts';
@@ -11,21 +11,21 @@ import type { Planner, CabinetPlan } from './plan.ts';
 
 export interface Remedy {
   readonly fix: Extract<Fix, { readonly edit: unknown }>;
-  /** Contents it would carry; null where nothing is planned to stand in it. */
+  /** Contents it would carry; null where none are planned. */
   readonly carriesKg: number | null;
-  /** The most used link after it, as a share of what it may be. */
+  /** Greatest utilization after it, as a share of its limit. */
   readonly weakest: number;
 }
 
-/** So many of the most used links are strengthened on trial, and so many changes told. */
+/** Number of weakest links strengthened on trial, and of changes shown. */
 const LINKS = 4;
 const TOLD = 3;
-/** A change that brings less than this share is none. [A] */
+/** Least relative gain that counts. [A] */
 const WORTH_IT = 0.01;
 
 /**
- * The three changes that add most, the best first; each is tried in a plan of its own, so it is asked for when there is time.
- * Empty where nothing hangs, where it is refused whatever its numbers, or where no single change brings anything.
+ * The three changes with the greatest gain, best first; each is tried in a plan of its own, so compute this when there is time. Empty where nothing hangs,
+ * where it is refused at any utilization, or where no single change helps.
  */
 export function remediesFor(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string): Remedy[] {
   const spec = design.units[cabinetId];
@@ -58,13 +58,13 @@ const marginOf = ({ hang, hangInput }: CabinetPlan): Margin => ({
   weakest: mostUtilized(hang.links),
 });
 
-/** What a change adds to what the cabinet carries, as a share; without contents, what it takes off the most used link. */
+/** Relative gain in the load carried; without contents, in the greatest utilization. */
 function gainOf(before: Margin, after: Margin): number {
   if (before.carriesKg !== null && after.carriesKg !== null) return after.carriesKg / Math.max(before.carriesKg, 0.1) - 1;
   return before.weakest - after.weakest;
 }
 
-/** Null where the edit does not go with the rest. */
+/** Null where the edit does not apply. */
 function applied(design: Design, edit: Remedy['fix']['edit']): Design | null {
   if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {

@@ -1,4 +1,4 @@
-/** From a set-out to a box: what is asked of a cabinet's inside, and the edit that gives it those openings and things. */
+/** From a set-out to a cabinet: its available inside, and the edit that creates the openings and places the items. */
 import { FLOOR, type ShelfBox, type ShelfElement } from '../carcass/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
@@ -19,20 +19,20 @@ import type { Edit, EditStep } from './edit.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { CabinetPlan } from './plan.ts';
 
-/** What a set-out may use: outer sizes, the most there may be. */
+/** Limits of a set-out: the greatest outer sizes. */
 export interface SetOutWish {
   readonly mode: 'this-box' | 'smallest';
   readonly width: Length;
   readonly depth: Length;
   readonly height: Length;
   readonly grow: boolean;
-  /** Things without a place are set out too. */
+  /** Items without a place are set out too. */
   readonly takeUnplaced: boolean;
 }
 
 export const kgOf = (item: Item): number => massOfOne(item).value;
 
-/** Clear inside of a cabinet over all its shelves, and what its carcass adds to each measure. */
+/** Clear inside of a cabinet over all its shelves, and what its carcass adds to each dimension. */
 export function insideOf({ cabinet, block }: CabinetPlan): {
   readonly clear: { width: Length; depth: Length; height: Length };
   readonly frame: { width: Length; depth: Length; height: Length };
@@ -51,7 +51,7 @@ export function insideOf({ cabinet, block }: CabinetPlan): {
   };
 }
 
-/** The job a wish makes for a cabinet. */
+/** The set-out job of a wish for a cabinet. */
 export function setOutJob(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish): SetOutJob {
   const spec = design.units[cabinetPlan.id]!;
   const { clear, frame } = insideOf(cabinetPlan);
@@ -71,7 +71,7 @@ export function setOutJob(design: Design, cabinetPlan: CabinetPlan, wish: SetOut
   };
 }
 
-/** How far what hangs under the top, in the way of a shelf, reaches down into the inside; 0 for nothing. */
+/** How far a part under the top reaches down into the inside, in the way of a shelf; 0 for none. */
 function underTop({ panels, compartments }: ResolvedCabinet): Length {
   const top = compartments.at(-1)!;
   const ceiling = top.at.up + top.height.value;
@@ -89,14 +89,14 @@ function lotsFor({ items, units: specs }: Design, spec: CabinetSpec, takeUnplace
   });
 }
 
-/** Openings are made in whole steps of the tape, never lower than what stands in them. */
+/** Openings are rounded up to whole tape steps. */
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const stepUp = (nm: number, unit: DisplayUnit): number => Math.ceil(nm / STEP[unit] - 1e-9) * STEP[unit];
 
 const say = (nm: number, unit: DisplayUnit): Entered =>
   unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm);
 
-/** The edit that gives a cabinet the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
+/** The edit that gives a cabinet the openings of a set-out and places its items. New shelves take their ids from `newId`. */
 export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
   const spec = design.units[cabinetPlan.id]!;
   if (!isShelfBox(spec)) throw new RangeError(`unit '${cabinetPlan.id}' has no shelves to set out on`);
@@ -114,7 +114,7 @@ export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOu
   if (wish.mode === 'smallest') {
     const outer = (inside: number, added: number, most: number): Entered => say(Math.min(most, stepUp(inside + added, spec.unit)), spec.unit);
     steps.push({ path: at('width'), value: outer(found.width, frame.width, wish.width) });
-    // The gap behind the cabinet is not part of the carcass depth that is entered.
+    // The gap behind the cabinet is not part of the carcass depth.
     const gap = cabinetPlan.block.out - spec.depth.nm;
     steps.push({ path: at('depth'), value: outer(found.depth, frame.depth - gap, wish.depth - gap) });
     steps.push({ path: at('height'), value: outer(sum(heights), frame.height, wish.height) });
@@ -122,11 +122,11 @@ export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOu
   const spare = wish.mode === 'this-box' ? Math.max(0, clear.height - sum(heights)) : 0;
   const ids = elementIds(spec, found, newId);
   const shelves: Record<string, ShelfElement> = {};
-  // The upper face of each floor above the inside floor; a shelf is entered by its underside.
+  // Upper face of each floor above the inside floor; a shelf is entered by its underside.
   let up = 0;
   levels.forEach((_, index) => {
     if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, spec.unit), in: FLOOR, level: 0, fixing: 'fixed' };
-    // Height to spare is shared out over all openings, rounded from the whole.
+    // Spare height is shared among all openings, rounded from the whole.
     up += heights[index]! + Math.round((spare * (index + 1)) / levels.length) - Math.round((spare * index) / levels.length) + T;
   });
   steps.push({ path: at('shelves'), value: shelves }, { path: at('dividers'), value: {} });
@@ -134,7 +134,7 @@ export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOu
   return [...steps, ...homeSteps(design, spec, wish, found, ids)];
 }
 
-/** One element for each level: pins keep theirs, the rest take what shelves there are, then new ones. */
+/** One element per level: pinned levels keep theirs, the rest take existing shelves, then new ones. */
 function elementIds(box: ShelfBox, { levels }: SetOut, newId: () => string): string[] {
   const kept = new Set(levels.map(({ on }) => on));
   const spareIds = Object.keys(box.shelves).filter((id) => !kept.has(id));
@@ -157,7 +157,7 @@ function homeSteps(design: Design, spec: CabinetSpec, wish: SetOutWish, { levels
     });
 }
 
-/** Where screws go into the wall: the rows of the cleat, and the lock. */
+/** Heights of the wall screws: the rows of the cleat, and the lock. */
 export function screwPlaces(cabinet: ResolvedCabinet): ScrewPlaces {
   const { topMm, lowMm, upper, lower } = wallRows(cabinet);
   const foot = cabinet.hanging.valleyUp - cabinet.hanging.shortFace;
@@ -169,7 +169,7 @@ export function screwPlaces(cabinet: ResolvedCabinet): ScrewPlaces {
   return { rows, end: minFromEndMm(cabinet) * NM_PER.mm };
 }
 
-/** Where a cabinet should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
+/** Default place of a cabinet: over studs, clear of outlets, its middle at eye height. Null when there is no room. */
 export function placeFor(design: Design, blocks: readonly WallBlock[], cabinetPlan: CabinetPlan): Edit | null {
   const spec = design.units[cabinetPlan.id]!;
   const { width, height } = cabinetPlan.cabinet.outside;

@@ -1,4 +1,4 @@
-/** What a project's cuts have done to the store: sheets that are cut into, and what of them is worth keeping. */
+/** What a project's cuts did to the store: sheets that are cut into, and their remaining pieces worth keeping. */
 import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import type { Length } from '../length/length.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
@@ -6,26 +6,26 @@ import type { Design, RecordEntry } from './design.ts';
 import { layoutOf, progressOf } from './layouts.ts';
 
 export interface SheetState {
-  /** The layout and which of its sheets: 'l1#0'. */
+  /** Layout and sheet index: 'l1#0'. */
   readonly id: string;
   readonly product: string;
-  /** What it is cut from: a piece of the store, a new sheet (isNewSheet), or what an earlier layout left ('l0/…'). */
+  /** What it is cut from: a piece on hand, a new sheet (isNewSheet), or a piece of an earlier layout ('l0/…'). */
   readonly sheet: string;
   readonly length: Length;
   readonly width: Length;
-  /** Of what an earlier layout left: which of its sheets that was part of. */
+  /** For a piece of an earlier layout: the sheet it was part of. */
   readonly of: string | null;
   readonly cutInto: boolean;
-  /** Worth keeping, and no later layout's: once all its cuts are made, or another layout has taken over. */
+  /** Worth keeping and used by no later layout, once all its cuts are made or another layout took over. */
   readonly left: readonly { readonly from: string; readonly length: Length; readonly width: Length }[];
 }
 
-/** Every sheet of every settled layout, in the order the layouts were settled. */
+/** Every sheet of every settled layout, in the order they were settled. */
 export function sheetStates(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): SheetState[] {
   const layouts = Object.values(design.layouts).sort((a, b) => a.order - b.order);
   const used = new Set(layouts.flatMap(({ sheets }) => sheets.map(({ sheet }) => sheet)));
   const known = layouts.filter(({ product }) => Object.hasOwn(workshop.products, product)).map((layout) => progressOf(layout, record, workshop));
-  /** The sheet a rest was part of: 'l0/…' of 'l0#1'. */
+  /** The sheet a remaining piece was part of: 'l0/…' of 'l0#1'. */
   const parentOf = (rest: string): string | null => {
     const from = known.find(({ layout }) => rest.startsWith(`${layout.id}/`));
     const piece = from && rest.slice(from.layout.id.length + 1);

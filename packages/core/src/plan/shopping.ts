@@ -1,4 +1,4 @@
-/** All that has to be there before the first cut: sheets and boards with their prices, what is screwed on, what holds it together, bands, glue, finish. */
+/** The shopping list, everything needed before the first cut: sheets and boards with their prices, hardware, fasteners, bands, glue, finish. */
 import type { BuildPlan } from '../build/step.ts';
 import { finishOf } from '../build/finishes.ts';
 import { glueOf } from '../build/glues.ts';
@@ -19,17 +19,17 @@ export interface ShoppingLine {
   /** Length and width of a sheet or board, length of a screw; null where there is none. */
   readonly size: { readonly length: Length; readonly width: Length | null } | null;
   /** Pieces, or lengths in mm, liters, joints. */
-  /** What it is sold and said in; null where that is the reader's. */
+  /** Unit it is sold in; null for the reader's own. */
   readonly home: DisplayUnit | null;
   readonly amount: number;
   readonly in: 'pieces' | 'mm' | 'l' | 'joints';
-  /** Of one, in the workshop's currency; null where the shop has no price of it. */
+  /** Price of one, in the workshop's currency; null where unknown. */
   readonly price: number | null;
-  /** What it is for: cabinets, by name; empty for what all share. */
+  /** Names of the cabinets it is for; empty for shared supplies. */
   readonly for: readonly string[];
 }
 
-/** `purchases` are of the layouts as they stand; `build` is the build of the same units. */
+/** `purchases` belong to the current layouts; `build` is the build of the same cabinets. */
 export function shoppingOf(
   { cabinets }: Pick<Plan, 'cabinets'>,
   { wall, build: choices, units: specs }: Pick<Design, 'wall' | 'build' | 'units'>,
@@ -103,7 +103,7 @@ export function shoppingOf(
   return list.lines();
 }
 
-/** Sheets and boards as lines of the list; `whoFor` names what each product is for. */
+/** Sheets and boards as lines of the list; `whoFor` names the cabinets of each product. */
 export const stockLines = (
   purchases: readonly Purchase[],
   { products }: Pick<Workshop, 'products'>,
@@ -126,7 +126,7 @@ export const stockLines = (
 
 const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
 
-/** Into the wall, and through the carcass into what hangs on it. */
+/** Fasteners into the wall, and through the carcass into the cleat. */
 function hangingFasteners(list: GatheredLine, { id, name, cabinet, hang, seating }: CabinetPlan, wall: Design['wall'], specs: Design['units']): void {
   const holes = hangingHoles({ cabinet, hang, wall, at: specs[id]!.place, seating: seating.lower });
   const { wallBoring, carcassBoring, carcass } = holes;
@@ -142,7 +142,7 @@ const ORDER: readonly ShoppingLine['kind'][] = ['sheet', 'board', 'hardware', 'f
 class GatheredLine {
   private readonly byId = new Map<string, ShoppingLine>();
 
-  /** The same thing is one line, however often it is asked for. */
+  /** Merges equal things into one line. */
   add(line: ShoppingLine): void {
     if (line.amount <= 0) return;
     const before = this.byId.get(line.id);
@@ -163,7 +163,7 @@ class GatheredLine {
     });
   }
 
-  /** In the order of the yard: what is large first. */
+  /** In the order of the yard: large things first. */
   lines(): ShoppingLine[] {
     return [...this.byId.values()].sort(
       (a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.what < b.what ? -1 : a.what > b.what ? 1 : (a.size?.length ?? 0) - (b.size?.length ?? 0)),
@@ -171,7 +171,7 @@ class GatheredLine {
   }
 }
 
-/** What the lines with a price come to, and the tax on top of it where prices are without; in the workshop's currency. */
+/** Total of the priced lines, plus tax where prices exclude it; in the workshop's currency. */
 export function shoppingCost(lines: readonly ShoppingLine[], { percent, included }: Workshop['tax']): { readonly net: number; readonly tax: number } {
   const net = lines.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
   return { net, tax: included ? 0 : (net * percent) / 100 };

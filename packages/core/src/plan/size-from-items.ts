@@ -1,4 +1,4 @@
-/** Places sized by what was given to them: a till's bays, the fronts of drawers, how many slots. Each family says how; this gathers the things. */
+/** Sizes places by the items assigned to them: a till's bays, drawer fronts, number of slots. Each family has its rule; this collects the items. */
 import { familyOf } from '../carcass/families.ts';
 import type { Thing } from '../carcass/family.ts';
 import { footprintOf, type Item } from '../contents/item.ts';
@@ -9,7 +9,7 @@ import type { EditStep } from './edit.ts';
 import type { CabinetSpec } from './design.ts';
 import type { CabinetPlan } from './plan.ts';
 
-/** A length nobody minds typing, not under the one that is needed: half millimeters, thirty-seconds of an inch. */
+/** Rounds a required length up to one that is easy to type: half millimeters, thirty-seconds of an inch. */
 function roundedUp(nm: number, unit: DisplayUnit): Entered {
   const mm = nm / 1e6;
   return unit === 'mm' ? entered(`${Math.ceil(mm * 2 - 1e-9) / 2} mm`) : entered(`${Math.ceil((mm / 25.4) * 32 - 1e-9)}/32 in`);
@@ -20,7 +20,7 @@ const thingOf = (item: Item, unit: DisplayUnit): Thing => {
   return { name: item.name, width: foot.along, depth: foot.out, height: foot.up, kg: massOfOne(item).value, size: (nm) => roundedUp(nm, unit) };
 };
 
-/** What would change; nothing for a family that does not size its places, or with nothing given to them, or already so. */
+/** The change; null for a family without such places, without items, or already at size. */
 export function sizedByItems(spec: CabinetSpec, { weights }: Pick<CabinetPlan, 'weights'>): EditStep[] {
   const family = familyOf(spec);
   if (!family.fromThings) return [];
@@ -37,7 +37,7 @@ export function sizedByItems(spec: CabinetSpec, { weights }: Pick<CabinetPlan, '
     .map(({ path, value }) => ({ path: ['units', spec.id, ...path], value }));
 }
 
-/** The same value; two ways to type one length count as the same. */
+/** Equal values; two ways to type one length are equal. */
 function same(a: unknown, b: unknown): boolean {
   const length = (value: unknown): number | null => (typeof value === 'object' && value !== null && 'nm' in value ? toMm(value.nm as Entered['nm']) : null);
   const [x, y] = [length(a), length(b)];

@@ -1,4 +1,4 @@
-/** Tries of one cabinet beside one another: what a person compares them by. */
+/** Variants of one cabinet side by side, with the figures to compare. */
 import type { RecordEntry } from './design.ts';
 import { toMm } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -9,16 +9,16 @@ import type { EditStep } from './edit.ts';
 import type { Planner, CabinetPlan } from './plan.ts';
 
 export interface VariantFigures {
-  /** Null for the cabinet as it stands. */
+  /** Null for the current cabinet. */
   readonly id: string | null;
   readonly name: string;
   readonly spec: CabinetSpec;
   readonly plan: CabinetPlan;
-  /** Out from the wall, mm, nothing open. */
+  /** Depth from the wall, mm, with nothing open. */
   readonly outMm: number;
 }
 
-/** The cabinet as it stands, and its tries, each planned on this wall beside the other cabinets. `plannerOf` gives each try a planner that remembers it. */
+/** The current cabinet and its variants, each planned on this wall beside the other cabinets. `plannerOf` gives each variant a planner with its own cache. */
 export function variantFigures(
   plannerOf: (tried: string | null) => Planner,
   design: Design,
@@ -40,7 +40,7 @@ export function variantFigures(
   });
 }
 
-/** Sheets and boards a cabinet asks for by itself, and what they cost: from a first layout, not from a search. */
+/** Sheets and boards a cabinet needs by itself, and their cost, from a first layout rather than a full search. */
 export function stockFor(
   parts: CabinetPlan['parts'],
   workshop: Workshop,
@@ -64,16 +64,16 @@ export function stockFor(
   return { sheets, boards, cost, unplaced };
 }
 
-/** A few steps of the search: enough to set tries in order. [ASSUME] */
+/** Search steps: enough to rank variants. [ASSUME] */
 const FIRST_STEPS = 12;
 
-/** The cabinet as it stands kept as a try. */
+/** Keeps the current cabinet as a variant. */
 export const keepVariant = (design: Design, unit: string, id: string, name: string): EditStep[] => {
   const kept: Variant = { id, order: 1 + Math.max(0, ...variantsOf(design, unit).map(({ order }) => order)), name, unit: design.units[unit]! };
   return [{ path: ['tries', id], value: kept }];
 };
 
-/** A try taken as the cabinet: what stood there is kept in its place, under its name. */
+/** Makes a variant the current cabinet; the previous one becomes a variant under its name. */
 export const chooseVariant = (design: Design, id: string): EditStep[] => {
   const tried = design.tries[id]!;
   const current = design.units[tried.unit.id]!;
@@ -83,7 +83,7 @@ export const chooseVariant = (design: Design, id: string): EditStep[] => {
   ];
 };
 
-/** A cabinet taken out of the project, its tries with it. */
+/** Removes a cabinet from the project, with its variants. */
 export const removeCabinet = (design: Design, unit: string): EditStep[] => [
   { path: ['units', unit], value: undefined },
   ...variantsOf(design, unit).map(({ id }) => ({ path: ['tries', id], value: undefined })),

@@ -1,4 +1,4 @@
-/** What became of the sheets of a project: parts, offcuts worth keeping, and what is neither, as the layout had it and as it came. */
+/** Use of a project's sheets: parts, offcuts worth keeping, and waste, as planned and as cut. */
 import type { WordKey } from '../checks/words/labels.ts';
 import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
@@ -6,16 +6,16 @@ import { evaluate, formula, termOf, total, type ExplainedValue, type ValueTerm }
 import { activeFacts, type Design, type RecordEntry } from './design.ts';
 import { progressOf } from './layouts.ts';
 
-/** Sheets of one product that are cut up, m². */
+/** Cut sheets of one product, m². */
 export interface LearnedWaste {
   readonly product: string;
   readonly sheets: number;
   readonly sheetsM2: ExplainedValue;
-  /** Parts that can be used. */
+  /** Usable parts. */
   readonly partsM2: ExplainedValue;
   /** Offcuts worth keeping. */
   readonly keptM2: ExplainedValue;
-  /** Neither part nor kept, as the layout had it and as it came. */
+  /** Waste, as planned and as cut. */
   readonly plannedM2: ExplainedValue;
   readonly wasteM2: ExplainedValue;
 }
@@ -56,12 +56,12 @@ const WASTE = formula({
   compute: ({ planned, spoiled }) => planned + spoiled,
 });
 
-/** What of the sheets of one product that are cut up went where, piece by piece. */
+/** Use of the cut sheets of one product, piece by piece. */
 type Pieces = Readonly<Record<'sheets' | 'parts' | 'spoiled' | 'kept', ValueTerm[]>>;
 
 const surface = (l: number, w: number, key: WordKey): ValueTerm => termOf(evaluate(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
 
-/** Of sheets all of whose cuts are made, product by product. */
+/** Sheets with all cuts made, by product. */
 export function wasteOf(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): LearnedWaste[] {
   const spoiled = activeFacts(record, (entry) => entry.spoiled).map(({ fact }) => fact);
   const rows = new Map<string, Pieces>();

@@ -1,4 +1,4 @@
-/** What if: the sheets of a project laid out under other circumstances. Each gives jobs to nest; nothing of the project is changed. */
+/** What-if layouts: the sheets of a project under changed conditions. Each gives jobs to nest; the project is unchanged. */
 import { machinesOf, widestKerf } from '../stock/shop.ts';
 import { boughtAs, offersOf, isSameSize, type Offer } from '../stock/offers.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -11,11 +11,11 @@ export type WhatIfChange =
   | { readonly what: 'as-is' }
   /** Every cut with the thinnest blade there is. */
   | { readonly what: 'kerf'; readonly kerfNm: number }
-  /** One shelf of the cabinet fewer. */
+  /** One shelf fewer in the cabinet. */
   | { readonly what: 'shelf-fewer'; readonly unit: string; readonly name: string }
-  /** The grain lies as it comes, but of what spans: painted work. */
+  /** Grain direction free except for spanning parts: painted work. */
   | { readonly what: 'grain-free' }
-  /** Bought as a merchant offers it, in another size. */
+  /** Another sheet size that a merchant offers. */
   | { readonly what: 'offer'; readonly product: string; readonly offer: Offer };
 
 export interface WhatIf {
@@ -29,17 +29,17 @@ export interface WhatIfInputs {
   readonly planner: Planner;
   readonly design: Design;
   readonly record: readonly RecordEntry[];
-  /** As the project may use it, with what its test cuts taught. */
+  /** As available to the project, corrected by its test cuts. */
   readonly workshop: Workshop;
   readonly offers: readonly Offer[];
-  /** The cabinet one shelf fewer is tried on. */
+  /** The cabinet that loses one shelf. */
   readonly unit: string;
 }
 
-/** Spans whose grain stays: across it they would bend. */
+/** Spanning parts keep their grain: across it they would bend. */
 const SPANNING: readonly PartLine['role'][] = ['shelf', 'bottom', 'ledge', 'top', 'leaf'];
 
-/** As it is, first; then whatever could be otherwise here. */
+/** The current state first, then every alternative that applies. */
 export function whatIfs({ planner, design, record, workshop, offers, unit }: WhatIfInputs): WhatIf[] {
   const finished = finishedParts(record);
   const cutOf = (of: Design): ToCut => ({ cutting: of.cutting, finished, pins: of.pins });

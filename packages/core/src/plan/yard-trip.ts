@@ -1,4 +1,4 @@
-/** Several projects cut from the same sheets and boards, bought on one trip to the yard. Nothing in the projects is changed. */
+/** Several projects cut from the same sheets and boards, bought on one trip to the yard. The projects are unchanged. */
 import type { PartLine } from '../parts/part-line.ts';
 import { widestKerf } from '../stock/shop.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -11,31 +11,32 @@ export interface TripProject {
   readonly id: string;
   readonly design: Design;
   readonly record: readonly RecordEntry[];
-  /** As this project may use it: what is kept for others is not in it. */
+  /** As available to this project: stock reserved for others is not in it. */
   readonly workshop: Workshop;
 }
 
-/** What one project, or all of them, would be cut from. */
+/** Stock that one project, or all of them, would be cut from. */
 export interface ToBeCut {
   readonly sheets: readonly SheetJob[];
   readonly boards: readonly BoardJob[];
 }
 
 export interface YardTrip {
-  /** Lines of all projects; marks and ids begin with the number of the project, from 1, in the order given. */
+  /** Lines of all projects; marks and ids start with the number of the project, from 1, in the given order. */
   readonly parts: readonly PartLine[];
   readonly together: ToBeCut;
-  /** Each project by itself, in the order given. */
+  /** Each project alone, in the given order. */
   readonly alone: readonly ToBeCut[];
-  /** The store of all the projects, and the widest of their saws' kerfs. */
+  /** The store of all the projects, and the widest kerf of their saws. */
   readonly workshop: Workshop;
   /** Cabinets that could not be planned: nothing is bought for them. */
   readonly leftOut: readonly { readonly project: string; readonly cabinet: string }[];
 }
 
 /**
- * What is still to be cut of all projects, laid out together and each alone. The first cut of the sheets is free where the projects ask for
- * different ones; parts that are pinned to a place in their own project are free here. Throws a RangeError on no project at all.
+ * Everything still to be cut of all projects, laid out together and project by project. The first cut is free where the projects disagree; pinned parts are
+ * free here.
+ * @throws RangeError without a project
  */
 export function yardTrip(projects: readonly TripProject[]): YardTrip {
   if (projects.length === 0) throw new RangeError('a trip is for one project at least');
@@ -63,7 +64,7 @@ export function yardTrip(projects: readonly TripProject[]): YardTrip {
   };
 }
 
-/** The project a piece of the trip is of: its place in the order given. */
+/** Index of the project a piece of the trip belongs to. */
 export const projectOfPiece = (piece: string): number => Number(piece.slice(0, piece.indexOf('/'))) - 1;
 
 const numbered = (line: PartLine, number: string): PartLine => ({
