@@ -1,4 +1,4 @@
-/** What all parts of a cabinet share: its decisions, stock with its thickness, one way to make a panel, and the inside of a box. */
+/** Shared by all parts of a cabinet: its spec, stock with thickness, the one way to make a panel, and the inside of a box. */
 import { ZERO, type Length } from '../length/length.ts';
 import { rectangle, type PanelCut, type PanelEdge, type PanelFrame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
@@ -13,13 +13,13 @@ export interface Stocked {
   readonly used: ThicknessUsed;
   /** Kerf of the saw that will cut it. */
   readonly kerf: Length;
-  /** The play its fits stand for in the shop. */
+  /** Play per fit, as set in the shop. */
   readonly fits: Shop['fits'];
 }
 
 export type StockOf = (productId: string) => Stocked;
 
-/** What every panel is made from. */
+/** Inputs of every panel. */
 export interface PanelBase<D extends SpecBase = SpecBase> {
   readonly box: D;
   readonly stockOf: StockOf;
@@ -28,7 +28,7 @@ export interface PanelBase<D extends SpecBase = SpecBase> {
 /** Where a number was entered, as a path into the design. */
 export const own = (spec: Pick<SpecBase, 'id'>, ...path: string[]): Source => ({ kind: 'entered', path: ['units', spec.id, ...path] });
 
-/** A product's thickness and where it comes from, for the terms of a sum. */
+/** A product's thickness and its source, as a term. */
 export function thicknessTerm({ stockOf }: Pick<PanelBase, 'stockOf'>, stock: string): { readonly value: Length; readonly source: Source } {
   const { product, used } = stockOf(stock);
   return { value: used.value, source: thicknessSource(product, used) };
@@ -73,30 +73,30 @@ export function panelOf({ box: spec, stockOf }: PanelBase, role: Role, element: 
   };
 }
 
-/** What the hanging has to know of a carcass: where its cleat, rail and spacer go. */
+/** What the hanging needs to know about a carcass: where its cleat, rail and spacer go. */
 export interface HungFrame<D extends SpecBase = SpecBase> extends PanelBase<D> {
   readonly T: Length;
-  /** The cabinet cleat's left end and length, outside the back. */
+  /** Left end and length of the cabinet cleat, behind the back. */
   readonly behind: { readonly left: Length; readonly length: ExplainedLength };
-  /** The same at its foot, where a spacer goes; as `behind` where it is left out. */
+  /** The same at its foot, for a spacer; as `behind` where left out. */
   readonly behindFoot?: { readonly left: Length; readonly length: ExplainedLength };
-  /** Height of what an outside cleat hangs under. */
+  /** Height of the panel an outside cleat sits under. */
   readonly topUp: Length;
   /** Between the sides: left end, width, height of the inside ceiling, front face of the back. */
   readonly insideLeft: Length;
   readonly insideWidth: ExplainedLength;
   readonly ceiling: Length;
   readonly insideRear: Length;
-  /** Something else is fitted to the cabinet cleat: it stays in one piece. */
+  /** Other parts are fitted to the cabinet cleat: it stays in one piece. */
   readonly wholeHalf?: true;
-  /** Bottom of what hangs, where that is not the bottom of the cabinet. */
+  /** Bottom of the hanging part, where it is not the bottom of the cabinet. */
   readonly footUp?: Length;
-  /** Where the carcass itself would push the wall. */
+  /** Where the carcass itself would bear on the wall. */
   readonly floorMid: number;
-  /** A thick board of its own that lies on the wall and is screwed through, rather than a hanging rail: its id, foot, height and distance from the wall. */
+  /** A board on the wall that is screwed through in place of a hanging rail: its id, foot, height and distance from the wall. */
   readonly board?: { readonly id: string; readonly foot: Length; readonly height: Length; readonly thickness: Length };
 }
 
-/** How far a cleat outside the back keeps the carcass off the wall; nothing for one hidden behind it, or for none. */
+/** Distance from carcass to wall with a cleat outside the back; zero with a recessed cleat, or none. */
 export const gapBehind = ({ hanging }: Pick<SpecBase, 'hanging'>, stockOf: StockOf): Length =>
   hanging.kind === 'outside' ? stockOf(hanging.stock).used.value : ZERO;

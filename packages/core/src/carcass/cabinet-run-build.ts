@@ -1,6 +1,6 @@
 /**
- * Builds a cabinet run: its parts laid side by side between fillers and ends, each box built as a shelf box
- * or a drawer unit and moved to its place, with bridges, stands, ends and the one cleat.
+ * Builds a cabinet run: its parts side by side between fillers and ends, each box built as a shelf box or a drawer unit and moved to its place, with
+ * bridges, stands, ends and the one cleat.
  */
 import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -89,7 +89,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeome
       ...stands.flatMap(({ hardware }) => hardware),
     ],
     overriddenSizes: overriddenWidths(box, laid, T),
-    // Every box hands its weight to the cleat by a rail of its own.
+    // Every box passes its weight to the cleat by its own rail.
     hanging: { ...hanging, hangingRail: first.cabinet.hanging.hangingRail },
     outside: {
       width,
@@ -103,7 +103,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeome
   };
 }
 
-/** Parts side by side between the fillers; those without a width share what is left, rounded from the whole. */
+/** Lays parts side by side between the fillers; those without a width share the rest, rounded from the whole. */
 function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
   const parts = inOrder(box.parts);
   const T = thicknessTerm({ stockOf }, box.stock);
@@ -127,7 +127,7 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
   });
 }
 
-/** When every width is typed, the last of them is what the others leave, or somebody forgot something. */
+/** With every width entered, the last must equal the rest. */
 function overriddenWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Length): OverriddenSize[] {
   const last = laid.at(-1)!;
   if (laid.some(({ part }) => !part.width)) return [];
@@ -156,7 +156,7 @@ function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockO
   const start: NewSpec = { ...run, depth, width: enteredFromNm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
   const shared = {
     ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
-    // What stands on the floor has no rail to hang by.
+    // A box on the floor has no hanging rail.
     hanging: { ...run.hanging, kind: 'outside' as const, spacer: null, lowerCleat: null, ...(lower ? { rail: null } : {}) },
   };
   const cabinet =
@@ -190,7 +190,7 @@ function shelvesOf(run: CabinetRun, start: NewSpec, count: number): ShelfBox {
   };
 }
 
-/** Drawers of equal fronts from the same datum with the same gap: boxes of one height line up by themselves. */
+/** Drawers with equal fronts from one datum and with one gap: boxes of one height line up. */
 function drawersOf(run: CabinetRun, start: NewSpec, count: number): DrawerUnit {
   const made = newDrawerUnit(start);
   const drawers = Array.from({ length: count }, (_, index) => ({ id: `d${index + 1}`, order: index, height: null }));
@@ -205,10 +205,10 @@ function drawersOf(run: CabinetRun, start: NewSpec, count: number): DrawerUnit {
   };
 }
 
-/** A toe base stands so far behind the front edges. [ASSUME] */
+/** Setback of a toe base behind the front edges. [ASSUME] */
 const TOE_BACK = 60_000_000;
 
-/** What a lower box stands on: bought feet, or four boards on edge under it. */
+/** Support of a lower box: bought feet, or four boards on edge. */
 function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; connections: Connection[]; hardware: Hardware[] } {
   const { box, T, rear } = base;
   const name = `${part.id}-low`;
@@ -243,7 +243,7 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
     panels: boards,
     connections: [
       ...[f, b].flatMap((panel) => [connect(panel, 'start', l, 'reference', screwed), connect(panel, 'end', r, 'other', screwed)]),
-      // A bottom that stands in from the sides' ends leaves the box standing on its sides.
+      // A bottom set in from the sides' ends leaves the box standing on its sides.
       ...(box.bottom.runs === 'over'
         ? [l, r, f, b].map((panel) => connect(panel, 'far', bottom, 'other', under))
         : (
@@ -263,7 +263,7 @@ interface Bridge {
   readonly spaces: readonly Compartment[];
 }
 
-/** A shelf across a free stretch, between the boxes at its sides. */
+/** A shelf across a free stretch, between the boxes beside it. */
 function bridgeOf(
   base: RunFrame,
   laid: readonly LaidPart[],
@@ -279,7 +279,7 @@ function bridgeOf(
   const reaches = (side: LaidPart): boolean => (side.part.height ?? box.height).nm >= down;
   if (!reaches(before) || !reaches(after) || boxes.length === 0) return [];
   const up = box.height.nm - down + T;
-  // A back that lies over the rear edges of its box leaves the bridge to begin with the sides.
+  // Where a back lies on the rear edges of its box, the bridge starts at the sides.
   const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
   const depth = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
   const panel = panelOf(

@@ -1,4 +1,4 @@
-/** What can be entered about a cabinet run, and the words only it uses. */
+/** Fields of a cabinet run, and its own words. */
 import { newCabinetRun, newRunPart, type CabinetRun, type RunPart } from './cabinet-run.ts';
 import { buildCabinetRun } from './cabinet-run-build.ts';
 import type { Family } from './family.ts';
@@ -60,7 +60,7 @@ const FIELDS: readonly FormField<CabinetRun>[] = [
   ...withWholeHalf(HANGING_FIELDS),
 ];
 
-/** What a run cannot be. */
+/** Why a run cannot be built. */
 function runFault(box: CabinetRun) {
   const rows = Object.values(box.parts);
   if (!rows.some(isBox)) return { code: 'run', path: ['parts'], message: 'a run without a box has nothing to hang by', accepted: 'one box at least' };

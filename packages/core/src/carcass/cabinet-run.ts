@@ -1,6 +1,6 @@
 /**
- * The cabinet run: boxes side by side in a fixed width, hung on one cleat, with stretches kept free for
- * something, a shelf that bridges them, fillers to the walls and end panels. Each box is a shelf box.
+ * The cabinet run: boxes side by side in a fixed width on one cleat, with free stretches, a shelf that bridges them, fillers to the walls and end panels.
+ * Each box is a shelf box.
  */
 import type { Entered } from '../length/entered.ts';
 import type { DoorChoice } from './doors.ts';
@@ -13,13 +13,13 @@ export interface RunPart {
   readonly order: number;
   /** open: kept free. */
   readonly kind: 'box' | 'open';
-  /** Null shares what the others leave. */
+  /** Null shares the rest. */
   readonly width: Entered | null;
   /** A box lower than the run hangs from its top. */
   readonly height: Entered | null;
   readonly shelves: number;
   readonly front: Front;
-  /** Height of a box under it that stands on the floor, with what it stands on; null for none. */
+  /** Height of a box under it that stands on the floor, with its support; null for none. */
   readonly lower: Entered | null;
   readonly lowerShelves: number;
   readonly lowerFront: Front;
@@ -31,16 +31,16 @@ export interface CabinetRun extends Shelled {
   readonly family: 'cabinet-run';
   readonly shelfJoint: 'butt' | 'dado';
   readonly doors: DoorChoice;
-  /** Upright strips at the ends, to be scribed to the walls. */
+  /** Fillers at the ends, scribed to the walls. */
   readonly fillerLeft: Entered | null;
   readonly fillerRight: Entered | null;
   readonly endPanels: boolean;
   /** Under lower boxes. */
   readonly stand: 'feet' | 'toe';
   readonly standHeight: Entered;
-  /** Of lower boxes; null for the run's own. */
+  /** For lower boxes; null for the run's own. */
   readonly lowerDepth: Entered | null;
-  /** Of every drawer in it. */
+  /** For every drawer in it. */
   readonly slides: { readonly length: Entered; readonly clearance: Entered; readonly ratedKg: number };
   readonly parts: Readonly<Record<string, RunPart>>;
 }

@@ -1,4 +1,4 @@
-/** How a cabinet of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
+/** How a cabinet of any family meets the wall (out = 0): wall cleat, cabinet cleat, spacer and hanging rail; or screws straight through a rail or board. */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
 import { toMm, roundToNm, ZERO, type Length } from '../length/length.ts';
@@ -43,7 +43,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   const contact = (valley + roundToNm((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
   const left = outside ? base.behind.left : base.insideLeft;
   const cabinetLength = outside ? base.behind.length : base.insideWidth;
-  // On a rail nobody entered them: they come of where the rail ends.
+  // On a wall rail nobody enters them: they follow from the rail's ends.
   const fromInset = (which: 'leftInset' | 'rightInset') => (choice.wallRail === null ? { source: own(spec, 'hanging', which) } : {});
   const wallLength = explainedLength([
     ...cabinetLength.terms,
@@ -115,7 +115,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   }
   const pitch = outside && !spacer ? choice.lowerCleat : null;
   if (pitch) {
-    // Same board, same rip, so far below: all hooks of a cabinet open upwards together.
+    // The same board and rip, lower down: all hooks of a cabinet open upward together.
     const lower = panels.flatMap((half): Panel[] => {
       if (half.role !== 'cabinet-half' && half.role !== 'wall-half') return [];
       const { along, up, out } = half.frame.origin;
@@ -170,7 +170,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   };
 }
 
-/** Brackets of one length: one at each end, the others at even distances between. */
+/** Brackets of one length: one at each end, the others evenly spaced. */
 function bracketsOf(spec: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
   if (length.nm * count > over)
     throw new Unbuildable({
@@ -198,7 +198,7 @@ const notchCut = ({ at, length, depth }: NonNullable<HungFrame['box']['hanging']
   reason: { key: 'cleat-notch' },
 });
 
-/** Inside, under the top and against the back; none where none is wanted. */
+/** Inside, under the top and against the back; none where it is not wanted. */
 function hangingRail(base: HungFrame): Panel[] {
   const { box: spec, insideLeft, insideRear, insideWidth, ceiling } = base;
   const { rail } = spec.hanging;
@@ -209,9 +209,8 @@ function hangingRail(base: HungFrame): Panel[] {
 }
 
 /**
- * No cleat: screws through the hanging rail, or through a board that lies on the wall, straight into the studs; or keyhole
- * plates let into it, on the heads of such screws. The carcass itself bears on the wall. Families offer this only where
- * there is a rail or such a board.
+ * No cleat: screws through the hanging rail, or through a board on the wall, straight into the studs; or keyhole plates let into it, on the heads of such
+ * screws. The carcass bears on the wall. Families offer this only with a rail or such a board.
  */
 function againstTheWall(base: HungFrame): HangingPlan {
   const { box: spec, board } = base;

@@ -1,4 +1,4 @@
-/** What can be entered about a corner unit, and the words only it uses. */
+/** Fields of a corner unit, and its own words. */
 import { buildCornerUnit, newCornerUnit, type CornerUnit } from './corner-unit.ts';
 import type { Family } from './family.ts';
 import { BAND_FIELD, CLEAT_HUNG_FIELDS, lengthField, sizeFields, STOCK_FIELD, type FormField } from './form.ts';

@@ -1,6 +1,6 @@
 /**
- * The corner unit: a cabinet for the corner of a room, its back on one wall, its left side on the other, its
- * front sawn across between a narrow right side and a narrow front wing. Level panels are five-cornered.
+ * The corner unit: a cabinet for the corner of a room, its back on one wall, its left side on the other, its front cut diagonally between a narrow right
+ * side and a narrow front wing. Level panels have five corners.
  */
 import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -89,7 +89,7 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
       keptBy,
       width: base.insideWidth,
       height: clear,
-      // What stands anywhere across the width has the depth of the shallow end.
+      // Items anywhere across the width get the depth of the shallow end.
       depth: explainedLength([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })]),
       at: { along: T, up: floorOf(index) as Length, out: rear },
     })),
@@ -103,7 +103,7 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
   };
 }
 
-/** Left side on the other wall, right side as deep as it is, and the wing across the left side's front. */
+/** Left side on the other wall, right side of equal depth, and the wing across the left side's front. */
 function uprights(base: CornerFrame): Panel[] {
   const { box, T, rear } = base;
   const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
@@ -134,7 +134,7 @@ function uprights(base: CornerFrame): Panel[] {
   ];
 }
 
-/** Five-cornered: square at the room's corner, its front sawn from the wing's end to the right side's. */
+/** Five corners: square at the room's corner, the front cut from the wing's end to the right side. */
 function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: string, upper: number, of?: string): Panel {
   const { box, T, rear, insideWidth } = base;
   const deep = box.depth.nm - T;

@@ -1,6 +1,6 @@
 /**
- * Doors over an opening, for any family: leaves by how they lie and what hinges them, with hinge cups,
- * handle holes and stays. Framed leaves are boards round an infill in a groove.
+ * Doors over an opening, for any family: leaves by overlay and hinge side, with hinge cups, handle holes and stays. Framed leaves are boards around an
+ * infill in a groove.
  */
 import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import type { WordKey } from '../checks/words/labels.ts';
@@ -20,16 +20,16 @@ import type { Front, SpecBase } from './spec-base.ts';
 export interface DoorChoice {
   /** Of the leaves, or of their frames. */
   readonly stock: string;
-  /** inset: between the sides. full, half: over the whole or half of the edges round the opening. */
+  /** inset: between the sides. full, half: overlaying the edges around the opening whole or in half. */
   readonly lies: 'inset' | 'half' | 'full';
-  /** Even gap round an inset leaf and between two leaves; between an overlaid leaf and the outer edge. */
+  /** Gap around an inset leaf and between two leaves; between an overlaid leaf and the outer edge. */
   readonly reveal: Entered;
   readonly handle: 'none' | 'finger-hole' | 'knob' | 'bar';
-  /** Of the handle's middle from the opening edge. */
+  /** From the opening edge to the middle of the handle. */
   readonly handleIn: Entered;
   /** Stays that hold a lid or flap. */
   readonly stays: number;
-  /** panel, glass: a frame round an infill. */
+  /** panel, glass: a frame around an infill. */
   readonly infill: 'none' | 'panel' | 'glass';
   readonly infillStock: string;
   readonly railWidth: Entered;
@@ -39,23 +39,23 @@ export interface Doored extends SpecBase {
   readonly doors: DoorChoice;
 }
 
-/** Where leaves go: the clear opening, and the edges round it that they may lie over. */
+/** Where leaves go: the clear opening, and the edges around it they may overlay. */
 export interface DoorOpening {
   readonly left: Length;
   readonly bottom: Length;
   readonly width: ExplainedLength;
   readonly height: ExplainedLength;
-  /** How wide the edge is at each side of the opening. */
+  /** Edge width at each side of the opening. */
   readonly edges: { readonly left: Length; readonly right: Length; readonly bottom: Length; readonly top: Length };
-  /** Front plane of what surrounds the opening. */
+  /** Front plane of the surroundings. */
   readonly front: Length;
-  /** Panels that hinges and infills are screwed to, by side. */
+  /** Panels for hinges and infills, by side. */
   readonly frames: { readonly left: string; readonly right: string; readonly bottom: string; readonly top: string };
 }
 
 export const isDoored = (front: Front): boolean => front !== 'open' && front !== 'drawers';
 
-/** What inset leaves take from the depth inside: their thickness and this. [ASSUME] */
+/** Depth an inset leaf takes from the inside: its thickness and this. [ASSUME] */
 export const BEHIND_DOOR = (2 * NM_PER.mm) as Length;
 /** A hinge cup: 35 across, 12.5 deep, its middle 22.5 in from the hinged edge, the first 100 from the ends. [ASSUME] common concealed hinges */
 const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_PER.mm, fromEnd: CUP_FROM_END_MM * NM_PER.mm } as const;
@@ -64,13 +64,13 @@ export interface DoorPlan {
   readonly panels: readonly Panel[];
   readonly connections: readonly Connection[];
   readonly hardware: readonly Hardware[];
-  /** How far the leaves stand out past the front plane. */
+  /** How far the leaves project beyond the front plane. */
   readonly proud: Length;
 }
 
 type Hand = 'left' | 'right' | 'up' | 'down';
 
-/** Leaves for a front; none for one that is open. */
+/** Leaves for a front; none for an open one. */
 export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPlan {
   const { box } = base;
   const { doors, front } = box;
@@ -83,7 +83,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
   const kgPerM2 = (MATERIALS[product.material].densityKgM3 * toMm(t)) / 1000;
   const inset = doors.lies === 'inset';
   const reveal = doors.reveal.nm;
-  /** What a leaf gains over the clear opening at one side. */
+  /** How much a leaf exceeds the clear opening at one side. */
   const over = (edge: Length): number => (inset ? 0 - reveal : doors.lies === 'full' ? edge - reveal : Math.round(edge / 2) - reveal);
   const { edges } = opening;
   const revealSource = { source: own(box, 'doors', 'reveal') };
@@ -113,7 +113,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
     connections.push(...leaf.connections);
     const hung = { left: opening.frames.left, right: opening.frames.right, up: opening.frames.top, down: opening.frames.bottom }[hand];
     const joint: Joint = { kind: 'hinge', depth: ZERO, endPlay: ZERO, play: ZERO, glue: false, fastening: null };
-    // The leaf's own frame: up is its length, so its near and far edges stand upright.
+    // The leaf's own frame: its length runs up, so its near and far edges are vertical.
     connections.push(connect(leaf.hinged, { left: 'near', right: 'far', up: 'end', down: 'start' }[hand] as 'near', hung, 'other', joint));
     hardware.push({ id: `${leaf.hinged}/hinges`, kind: 'hinge', name: { key: 'hinges', of: name.key }, count: hinges, panel: leaf.hinged });
     if (doors.handle !== 'none' && doors.handle !== 'finger-hole')
@@ -134,7 +134,7 @@ interface Leaf {
   readonly cuts: readonly PanelCut[];
 }
 
-/** One slab, or stiles and rails round an infill; the hinged part comes first. */
+/** One slab, or stiles and rails around an infill; the hinged part comes first. */
 function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; connections: Connection[]; hinged: string } {
   const { box } = base;
   const { doors } = box;
@@ -228,7 +228,7 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
   };
 }
 
-/** Cups in the rear face, the ends ones by the same distance from both ends, the others evenly between. */
+/** Cups in the rear face: the end ones equally far from both ends, the others evenly between. */
 function hingeCups(hand: Hand, width: Length, height: Length, count: number): PanelCut[] {
   const upright = hand === 'left' || hand === 'right';
   const run = upright ? height : width;
@@ -257,7 +257,7 @@ const HANDLES = {
   bar: { holes: 2, apart: 128, across: 5 },
 } as const;
 
-/** On the opening edge, at a third of the height from where a hand comes: low on a door over the bench, in the middle of a lid. */
+/** On the opening edge, a third of the height from where a hand comes: low on a door over the bench, in the middle of a lid. */
 function handleHoles({ doors, id: _id }: Doored, hand: Hand, width: Length, height: Length): PanelCut[] {
   if (doors.handle === 'none') return [];
   const { holes, apart, across } = HANDLES[doors.handle];

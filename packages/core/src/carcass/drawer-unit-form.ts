@@ -1,4 +1,4 @@
-/** What can be entered about a drawer unit, and the words only it uses. */
+/** Fields of a drawer unit, and its own words. */
 import { buildDrawerUnit, heightsFromThings, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
 import type { Family } from './family.ts';
 import {

@@ -1,6 +1,6 @@
 /**
- * The drawer unit: a shell with boxes that run in it. Fronts are laid off downwards from one datum with
- * the same gap between them and at both ends; the box behind each follows from its front and its slides.
+ * The drawer unit: a shell with drawers. Fronts are laid off downward from one datum with equal gaps; the box behind each follows from its front and its
+ * slides.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
@@ -23,7 +23,7 @@ export interface Drawer {
   readonly id: string;
   /** From the top down. */
   readonly order: number;
-  /** Of the front; null shares what the others leave. */
+  /** Of the front; null shares the rest. */
   readonly height: Entered | null;
 }
 
@@ -32,12 +32,12 @@ export interface DrawerUnit extends Shelled {
   readonly frontStock: string;
   readonly fronts: 'inset' | 'overlay';
   readonly gap: Entered;
-  /** Each front that shares is so many times as high as the one above it. */
+  /** Growth factor of each shared front over the one above it. */
   readonly growth: number;
   readonly boxStock: string;
   readonly bottomStock: string;
   readonly bottomIn: 'groove' | 'rabbet';
-  /** A groove's lower wall over the box's lower edge. */
+  /** Lower wall of the groove above the box's lower edge. */
   readonly bottomUp: Entered;
   readonly corner: 'rabbet' | 'dado' | 'butt' | 'pocket';
   readonly slides: {
@@ -47,7 +47,7 @@ export interface DrawerUnit extends Shelled {
     readonly length: Entered;
     readonly ratedKg: number;
   };
-  /** The box below its front's top; above its front's bottom. */
+  /** Box below its front's top; above its front's bottom. */
   readonly boxBelow: Entered;
   readonly boxAbove: Entered;
   readonly drawers: Readonly<Record<string, Drawer>>;
@@ -83,7 +83,7 @@ export function newDrawerUnit(start: NewSpec): DrawerUnit {
 type Frame = ShellFrame<DrawerUnit>;
 const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
 
-/** A front with its place: lower edge over the cabinet's bottom. */
+/** A front with its place: lower edge above the cabinet's bottom. */
 interface LaidFront {
   readonly drawer: Drawer;
   readonly number: number;
@@ -109,7 +109,7 @@ export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): CabinetGeome
   };
 }
 
-/** Fronts from the datum down: inset from the inside ceiling, overlaid from the cabinet's top. The last gap is a gap like the others. */
+/** Fronts from the datum down: inset from the inside ceiling, overlaid from the cabinet's top. The last gap equals the others. */
 function layFronts(base: Frame): LaidFront[] {
   const { box, floor, ceiling, insideHeight } = base;
   const inset = box.fronts === 'inset';
@@ -139,12 +139,12 @@ function layFronts(base: Frame): LaidFront[] {
   });
 }
 
-/** When every front's height is typed, the lowest is what the others and the gaps leave, or somebody forgot something. */
+/** With every front height entered, the lowest must equal the rest. */
 function overriddenHeights(base: Frame, laid: readonly LaidFront[]): OverriddenSize[] {
   const { box, floor, T } = base;
   const last = laid.at(-1)!;
   if (laid.some(({ drawer }) => !drawer.height)) return [];
-  // The gap under the lowest front is a gap like the others.
+  // The gap under the lowest front equals the others.
   const foot = (box.fronts === 'inset' ? floor : 0) + box.gap.nm;
   return [
     {
@@ -187,7 +187,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
     minus('slide-clearance', slides.clearance.nm, { times: 2, ...own1('slides', 'clearance') }),
   ]);
   const between = explainedLength([...wide.terms, minus('box-side', tb.value, { times: 2, source: tb.source })]);
-  // An overlaid front reaches past the opening; its box may not.
+  // An overlaid front reaches beyond the opening; its box must not.
   const clear = slides.kind === 'runner' ? RUNNER : BOX_CLEAR;
   const lift = Math.max(0, base.floor + clear - (bottom + box.boxAbove.nm));
   const duck = Math.max(0, bottom + height.value - box.boxBelow.nm - (base.ceiling - BOX_CLEAR));
@@ -287,12 +287,12 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   };
 }
 
-/** A box keeps this from the top and the bottom of the shell. [ASSUME] */
+/** Clearance of a box from the top and bottom of the shell. [ASSUME] */
 const BOX_CLEAR = (5 * NM_PER.mm) as Length;
 /** Height of a wooden runner. [ASSUME] */
 const RUNNER = (12 * NM_PER.mm) as Length;
 
-/** A strip under each side of the box, from the back to behind an inset front: it is never in the front's way. */
+/** A strip under each side of the box, from the back to behind an inset front. */
 function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
   const { box, insideRear, insideDepth, insideLeft, insideWidth } = base;
   const tf = thicknessTerm(base, box.frontStock);
@@ -310,10 +310,10 @@ function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey
   return [part('ledge', 'runner-left', 'runner-left', at(insideLeft + t)), part('ledge', 'runner-right', 'runner-right', at(insideLeft + insideWidth.value))];
 }
 
-/** Over the tallest thing in a drawer, so that it opens. [ASSUME] */
+/** Clearance over the tallest item in a drawer. [ASSUME] */
 const OVER_THINGS = 10 * NM_PER.mm;
 
-/** Each front as high as the tallest thing given to its drawer asks: bottom, box below and above the front's edges, and room to open. */
+/** Front heights for the tallest item assigned to each drawer: bottom, box clearances to the front's edges, and room to open. */
 export function heightsFromThings(box: DrawerUnit, thingsIn: ThingsIn): FromThings[] {
   return Object.keys(box.drawers).flatMap((drawer): FromThings[] => {
     const things = thingsIn(drawer);
@@ -325,5 +325,5 @@ export function heightsFromThings(box: DrawerUnit, thingsIn: ThingsIn): FromThin
   });
 }
 
-/** Of a drawer's bottom: the height is set before its stock is measured. [ASSUME] */
+/** Assumed thickness of a drawer bottom: the height is set before its stock is measured. [ASSUME] */
 const THICKEST_BOTTOM = 7 * NM_PER.mm;

@@ -15,9 +15,9 @@ export interface FaceFrameChoice {
   /** Width of the stiles; of the rails. */
   readonly stile: Entered;
   readonly rail: Entered;
-  /** How far the stiles run past the sides, to be scribed to a wall or a neighbor. */
+  /** How far the stiles extend beyond the sides, to be scribed to a wall or a neighbor. */
   readonly overhang: Entered;
-  /** flush: the stiles end with the sides' inner faces, whatever their width says. proud: they stand into the opening. */
+  /** flush: the stiles end with the sides' inner faces, whatever their width. proud: they stand into the opening. */
   readonly inside: 'flush' | 'proud';
   readonly joined: 'pockets' | 'dowels' | 'half-laps';
 }
@@ -29,12 +29,12 @@ export interface WithFaceFrame extends SpecBase {
 export interface FaceFramePlan {
   readonly panels: readonly Panel[];
   readonly connections: readonly Connection[];
-  /** What is left to look into and to hang doors in. */
+  /** The opening that remains visible, and holds doors. */
   readonly opening: DoorOpening;
   readonly thickness: Length;
 }
 
-/** The frame on an opening; the opening itself when there is none. `ends` are the carcass' own bottom and top. */
+/** The frame on an opening; the opening itself without one. `ends` are the carcass's own bottom and top. */
 export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, height: ExplainedLength): FaceFramePlan {
   const { box } = base;
   const choice = box.faceFrame;

@@ -1,7 +1,6 @@
 /**
- * The families of cabinet there are, in the order of the gallery. A new one joins here:
- * its decisions and panels in a file of its own, what can be entered and its words beside it in `…-form.ts`; the words join the list of
- * checks/words/labels.ts.
+ * The families of cabinet, in the order of the gallery. A new family is added here: its spec and panels in a file of its own, its fields and words beside
+ * it in `…-form.ts`; the words join the list of checks/words/labels.ts.
  */
 import { withFits } from '../joints/fits.ts';
 import { NM_PER } from '../length/length.ts';
@@ -32,40 +31,43 @@ type DesignOf<F> = F extends Family<infer D> ? D : never;
 export type CabinetSpec = DesignOf<(typeof ALL)[number]>;
 export type FamilyId = CabinetSpec['family'];
 
-/** Every family with the list of inserts that any cabinet may have. */
+/** Every family, with the list of inserts any cabinet may have. */
 export const FAMILIES: readonly Family[] = ALL.map((family) => ({ ...family, form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] } }));
 
 const BY_ID: ReadonlyMap<string, Family> = new Map(FAMILIES.map((family) => [family.id, family]));
 
-/** The family of a cabinet; throws a RangeError on a name that is none. */
+/**
+ * The family of a cabinet.
+ * @throws RangeError on an unknown name
+ */
 export function familyOf({ family }: { readonly family: string }): Family {
   const found = BY_ID.get(family);
   if (!found) throw new RangeError(`there is no family '${family}'`);
   return found;
 }
 
-/** What keeps a cabinet from being built, by its family's rules and those of every hanging; null when nothing does. */
+/** What keeps a cabinet from being built, by the rules of its family and of every hanging; null for nothing. */
 export function faultOfSpec(design: CabinetSpec): DesignFault | null {
   const own = familyOf(design).faultOf?.(design);
   if (own) return own;
   const fault = hangingFault(design);
-  // What a family has no use for is not built, and is in nobody's way.
+  // Fields a family does not use are not built, and do no harm.
   return fault && enters(design, fault.path.join('.')) ? fault : null;
 }
 
-/** A cabinet's panels, connections, spaces and hanging, from its decisions and the measured stock. */
+/** Panels, connections, spaces and hanging of a cabinet, from its spec and the measured stock. */
 export function buildCabinet(design: CabinetSpec, stockOf: StockOf): CabinetGeometry {
   const cabinet = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
   const connections = withFits(cabinet.connections, stockOf(design.stock).fits);
   return connections === cabinet.connections ? cabinet : { ...cabinet, connections };
 }
 
-/** Across the grain these would not bear what they are reckoned to: theirs is no choice. */
+/** Parts without a choice of grain: across it they would not carry their load. */
 const GRAIN_STAYS: readonly Role[] = ['wall-half', 'cabinet-half', 'hanging-rail', 'spacer'];
 
 export const choosesGrain = ({ role }: { readonly role: Role }): boolean => !GRAIN_STAYS.includes(role);
 
-/** Which way the grain of some parts runs is a person's choice; a sheet without grain has none to choose. */
+/** Whether the grain of a part is a person's choice; a sheet without grain offers none. */
 function withGrains(cabinet: CabinetGeometry, { id, grains }: CabinetSpec, stockOf: StockOf): CabinetGeometry {
   if (!grains || Object.keys(grains).length === 0) return cabinet;
   const panels = cabinet.panels.map((panel) => {
@@ -76,14 +78,14 @@ function withGrains(cabinet: CabinetGeometry, { id, grains }: CabinetSpec, stock
   return { ...cabinet, panels };
 }
 
-/** Sizes that are drawn larger or smaller by the panel at their far end. */
+/** Sizes that a drag of the outermost panel changes. */
 const OUTLINE = [
   { path: 'width', axis: 'along' },
   { path: 'height', axis: 'up' },
   { path: 'depth', axis: 'out' },
 ] as const;
 
-/** The outline of every cabinet can be dragged by its outermost panels, where its family lets that size be entered. */
+/** The outline of every cabinet can be dragged by its outermost panels, where its family has that size as a field. */
 function withOutline(cabinet: CabinetGeometry, design: CabinetSpec): CabinetGeometry {
   const carried = cabinet.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
   const outline = OUTLINE.flatMap(({ path, axis }): Handle[] => {
@@ -96,7 +98,7 @@ function withOutline(cabinet: CabinetGeometry, design: CabinetSpec): CabinetGeom
   return { ...cabinet, handles: [...(cabinet.handles ?? []), ...outline] };
 }
 
-/** The panel that reaches furthest along an axis; of several the largest one that way, so that a hand finds it. Runs at every key: no object a corner. */
+/** The panel that reaches furthest along an axis; among several the largest. Runs on every keystroke, so it allocates nothing per corner. */
 function furthest(panels: readonly Panel[], axis: Handle['axis']): string | undefined {
   let best: string | undefined;
   let [bestAt, bestSize] = [-Infinity, 0];
@@ -117,10 +119,10 @@ function furthest(panels: readonly Panel[], axis: Handle['axis']): string | unde
   return best;
 }
 
-/** Panels that end within this of one another end together, nm. */
+/** Panels ending within this of one another end together, nm. */
 const NEAR = 1000;
 
-/** Whether a measure of a cabinet is entered, or follows from others. */
+/** Whether a dimension of a cabinet is entered rather than derived. */
 export const enters = (design: CabinetSpec, path: string): boolean =>
   familyOf(design).form.fields.some((field) => field.path.join('.') === path && (field.when?.(design) ?? true));
 

@@ -1,4 +1,4 @@
-/** What can be entered about a fold-down surface, and the words only it uses. */
+/** Fields of a fold-down surface, and its own words. */
 import { SCREW_IDS } from '../joints/screws.ts';
 import type { Family } from './family.ts';
 import { buildFoldDown, foldFault, MAX_HINGE_SCREWS, MAX_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';

@@ -1,6 +1,6 @@
 /**
- * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate
- * brackets that swing out under it. Two states of the same panels; both must be free of one another.
+ * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate brackets that swing
+ * out under it. The same panels in two states; both must be free of clashes.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { entered, type Entered } from '../length/entered.ts';
@@ -18,7 +18,7 @@ import { newBase, pick, type NewSpec, type ScrewChoice, type SpecBase } from './
 
 export interface FoldDown extends SpecBase {
   readonly family: 'fold-down';
-  /** How it is drawn and checked. */
+  /** The state that is drawn and checked. */
   readonly state: 'open' | 'folded';
   readonly leafStock: string;
   readonly ledger: Entered;
@@ -30,11 +30,11 @@ export interface FoldDown extends SpecBase {
   readonly reach: Entered;
   readonly gateHeight: Entered;
   readonly gateStock: string;
-  /** A pair of bought brackets or legs carries. */
+  /** Rating of a pair of bought brackets or legs. */
   readonly ratedKg: number;
-  /** Work presses the front edge with this. */
+  /** Working load on the front edge. */
   readonly edgeKg: number;
-  /** In one leaf of each hinge of a gate, and in each hinge of the leaf (each 60 mm of a continuous one). */
+  /** Screws in one leaf of each gate hinge, and in each hinge of the leaf (per 60 mm of a continuous one). */
   readonly hingeScrew: ScrewChoice;
   readonly hingeScrews: number;
   readonly latch: boolean;
@@ -47,7 +47,7 @@ export function newFoldDown(start: NewSpec): FoldDown {
     ...base,
     hanging: {
       ...base.hanging,
-      // A leaf that somebody leans on would turn a board off its hook.
+      // Someone leaning on the leaf would rotate the backboard off its hook.
       kind: 'through',
       rail: null,
       drop: pick(unit, '60', '2 3/8'),
@@ -80,12 +80,12 @@ interface FoldFrame extends HungFrame<FoldDown> {
 
 const id = ({ box }: Pick<FoldFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
-/** A gate bears the leaf over so much at least. [ASSUME] */
+/** Least bearing of a gate under the leaf. [ASSUME] */
 const MIN_BEARING = 50_000_000;
 /** Thickest leaf a gate is laid out for. [ASSUME] */
 const UNDER_LEAF = 50_000_000;
 
-/** What keeps it from folding flat; null when it does. */
+/** Why it does not fold flat; null when it does. */
 export function foldFault(box: FoldDown): DesignFault | null {
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
@@ -168,7 +168,7 @@ function backboard(base: FoldFrame): Panel {
   );
 }
 
-/** A board laid flat, out of the leaf's own stock: its underside is the leaf's, so that gates that fold under it bear both. */
+/** A board laid flat, of the leaf's stock: its underside aligns with the leaf's, so that gates bear both. */
 function ledger(base: FoldFrame): Panel {
   const { box, boardFront } = base;
   return panelOf(
@@ -185,7 +185,7 @@ function ledger(base: FoldFrame): Panel {
   );
 }
 
-/** Open it lies level, its upper face flush with the ledger's top; folded it hangs before the ledger. */
+/** Open it lies level, flush with the ledger's top; folded it hangs in front of the ledger. */
 function leafPanel(base: FoldFrame): Panel {
   const { box, ledgerFront, leaf } = base;
   const open = box.state === 'open';
@@ -205,7 +205,7 @@ function leafPanel(base: FoldFrame): Panel {
   );
 }
 
-/** A gate is a board with its lower front corner sawn off. Open it stands out under the leaf; folded it lies along the backboard. */
+/** A gate is a board with its lower front corner cut off. Open it stands out under the leaf; folded it lies along the backboard. */
 function gatePanels(base: FoldFrame): Panel[] {
   const { box, boardFront, leaf } = base;
   const t = thicknessTerm(base, box.gateStock).value;
@@ -220,7 +220,7 @@ function gatePanels(base: FoldFrame): Panel[] {
   return Array.from({ length: box.supportCount }, (_, index) => {
     const slot = box.width.nm / box.supportCount;
     const left = index < box.supportCount / 2;
-    // Hinged on its outer side, so that it swings inwards to lie flat.
+    // Hinged on its outer side, so that it swings inward to lie flat.
     const hinge = Math.round(left ? slot * index + (slot - reach) / 2 : slot * (index + 1) - (slot - reach) / 2);
     const along = left ? hinge : hinge - t;
     const at =
@@ -245,11 +245,11 @@ function connections(base: FoldFrame, gates: readonly Panel[]): Connection[] {
   ];
 }
 
-/** A continuous hinge has screws as others do, so many to each stretch of this. [ASSUME] */
+/** Length of continuous hinge that counts as one hinge. [ASSUME] */
 const PIANO_STRETCH = 60_000_000;
-/** Hinges of a leaf that are not continuous. [ASSUME] */
+/** Number of separate leaf hinges. [ASSUME] */
 const LEAF_HINGES = 3;
-/** Gate hinges stand so far in from the gate's ends; legs stand so far in from the leaf's edge. [ASSUME] */
+/** Inset of gate hinges from the gate's ends, and of legs from the leaf's edge. [ASSUME] */
 const HINGE_IN = 40_000_000;
 const LEG_IN = 50_000_000;
 
@@ -257,7 +257,7 @@ function hardware({ box }: FoldFrame): Hardware[] {
   const leaf = `${box.id}/leaf`;
   const screws = { screw: box.hingeScrew.screw, length: box.hingeScrew.length.nm, count: box.hingeScrews };
   const piano = box.hinge === 'piano';
-  // One strip is bought; its screws count as those of the stretches it is made of.
+  // Bought as one strip; its screws count per stretch.
   const along = piano ? { ...screws, count: box.hingeScrews * Math.max(1, Math.floor(box.width.nm / PIANO_STRETCH)) } : screws;
   const rated = { ratedKg: box.ratedKg };
   const row = (kind: Hardware['kind'], name: string, key: WordKey, count: number, more: Partial<Hardware> = {}): Hardware => ({
@@ -277,7 +277,7 @@ function hardware({ box }: FoldFrame): Hardware[] {
   ];
 }
 
-/** What holds the leaf up. Brackets are bought to reach two thirds under the leaf. [ASSUME] */
+/** Support of the leaf. Bought brackets reach two thirds under it. [ASSUME] */
 function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
   const gated = box.supports === 'gate';
   const reach = { gate: box.reach.nm - box.ledger.nm, bracket: Math.round((box.depth.nm * 2) / 3), leg: box.depth.nm - LEG_IN }[box.supports];
@@ -313,7 +313,7 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
 export const MAX_HINGE_SCREWS = 12;
 export const MAX_PROPS = 4;
 
-/** Someone leans on the middle of the front edge; across the wall the middle is where the cabinet's own weight is too. */
+/** Someone leans on the middle of the front edge, in line with the cabinet's own weight. */
 const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
   kg: box.edgeKg,
   from: own(box, 'edgeKg'),
@@ -335,5 +335,5 @@ function compartment(base: FoldFrame): Compartment {
   };
 }
 
-/** Height of what is worked on, for its center of gravity. [ASSUME] */
+/** Height of the work, for its center of gravity. [ASSUME] */
 const WORK = 300_000_000 as Length;

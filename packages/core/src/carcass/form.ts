@@ -1,6 +1,6 @@
 /**
- * What can be entered about a cabinet, field by field. The form on the screen, the file reader and the
- * API all take their limits from these rows, so that nothing can be typed that cannot be read back.
+ * The fields of a cabinet. The form on screen, the file reader and the API all take their limits from these rows, so that nothing can be typed that cannot
+ * be read back.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { SCREW_IDS } from '../joints/screws.ts';
@@ -11,7 +11,7 @@ import { pick, UNDER, type HangingChoice, type SpecBase } from './spec-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
-/** A list of families holds rows for all of them: which cabinet a row is read with is known only where it is read. */
+/** A list of families holds rows for all of them; which spec a row reads is known only when it is read. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type AnySpec = any;
 
@@ -20,7 +20,7 @@ interface FieldBase<D> {
   readonly path: readonly string[];
   readonly label: WordKey;
   readonly group: FieldGroup;
-  /** Shown only when it matters. */
+  /** Shown only where it matters. */
   readonly when?: (design: D) => boolean;
 }
 
@@ -40,18 +40,18 @@ export type FieldKind =
   | { readonly kind: 'stock'; readonly sheetsOnly: boolean; readonly optional?: boolean }
   /** One of the cabinet's spaces. */
   | { readonly kind: 'space' }
-  /** Kept in the document but set elsewhere than in the form. */
+  /** Kept in the document but set outside the form. */
   | { readonly kind: 'id'; readonly optional: boolean };
 
 export type FormField<D = AnySpec> = FieldBase<D> &
   (
     | FieldKind
     | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (design: D, option: string) => boolean }
-    /** A part that may be there or not: null, or an object whose fields follow. `start` is what it begins with. */
+    /** An optional part: null, or an object with the fields that follow. `start` is its initial value. */
     | { readonly kind: 'part'; readonly start: (design: D) => unknown }
   );
 
-/** Elements a person adds, moves and takes out: shelves, dividers, tools. Records by id with an order. */
+/** Elements a person adds, moves and deletes: shelves, dividers, tools. Records by id with an order. */
 export interface ElementsForm<D = AnySpec> {
   readonly path: string;
   readonly label: WordKey;
@@ -59,11 +59,11 @@ export interface ElementsForm<D = AnySpec> {
   readonly most: number;
   readonly least: number;
   readonly fields: readonly FormField[];
-  /** They stand side by side along the wall: mirrored, they come in the other order. */
+  /** They stand side by side along the wall: mirroring reverses their order. */
   readonly across?: boolean;
   /** A new one, after the last. */
   readonly start: (design: D, id: string, order: number) => unknown;
-  /** The panel an element is drawn as, to be lit with its row. */
+  /** The panel an element is drawn as, highlighted with its row. */
   readonly panel?: (design: D, id: string) => string;
 }
 
@@ -124,7 +124,7 @@ const hasSecond = ({ hanging }: SpecBase): boolean => hanging.kind === 'through'
 const rowsOfScrews = ({ hanging }: SpecBase): boolean => hanging.kind !== 'plates';
 const hasSpacer = ({ hanging }: SpecBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
 
-/** Outer size: limits in millimeters, each from least to most. */
+/** Outer size: limits in millimeters. */
 export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): FormField<SpecBase>[] => [
   lengthField('width', 'width', ...width, 'size'),
   lengthField('height', 'height', ...height, 'size'),
@@ -134,7 +134,7 @@ export const sizeFields = (width: [number, number], height: [number, number], de
 export const STOCK_FIELD: FormField<SpecBase> = stockField('stock', 'stock', 'size');
 export const BAND_FIELD: FormField<SpecBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
 
-/** How slots, glue and screws are made, what comes first and what finish it gets, in every family. */
+/** Joinery and finish fields of every family. */
 export const JOINERY_FIELDS: readonly FormField<SpecBase>[] = [
   lengthField('jointDepth', 'joint-depth', 1, 25, 'joints'),
   choiceField('fit', 'fit', ['tight', 'push', 'glue', 'loose'], 'joints'),
@@ -162,7 +162,7 @@ const ofKind =
   ({ hanging }: SpecBase): boolean =>
     hanging.kind === kind;
 
-/** How a cabinet hangs, in every family. */
+/** Hanging fields of every family. */
 export const HANGING_FIELDS: readonly FormField<SpecBase>[] = [
   stockField('hanging.stock', 'cleat-stock', 'hanging', { when: onCleat }, false),
   lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging', { when: onCleat }),
@@ -261,27 +261,27 @@ export function hangingFault({ hanging }: Pick<SpecBase, 'hanging'>): DesignFaul
 /** A cleat outside the back only. */
 export const OUTSIDE_ONLY: FormField<SpecBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
 
-/** Fields that stay in the document while a family, or a choice of it, has no use for them: hidden, and left out of what is built. */
+/** Fields kept in the document while a family, or one of its choices, does not use them: hidden, and ignored by the build. */
 const unused = (labels: readonly string[], fields: readonly FormField<SpecBase>[], isUnused: (box: AnySpec) => boolean = () => true): FormField<SpecBase>[] =>
   fields.map((field) =>
     labels.includes(field.label) ? { ...field, when: (spec: SpecBase) => !isUnused(spec) && (field.when?.(spec) ?? true) } : (field as FormField<SpecBase>),
   );
 
-/** No hanging rail: there is no carcass for one, or a board lies on the wall in its place. */
+/** No hanging rail: there is no carcass for one, or a board on the wall takes its place. */
 export const withoutRail = (fields: readonly FormField<SpecBase>[]): FormField<SpecBase>[] => unused(['rail-height', 'rail-screws'], fields);
 
-/** The cabinet cleat stays in one piece, for something else is fitted to it. */
+/** The cabinet cleat stays in one piece, because other parts are fitted to it. */
 export const withWholeHalf = (fields: readonly FormField<SpecBase>[], isWhole?: (box: AnySpec) => boolean): FormField<SpecBase>[] =>
   unused(['brackets', 'bracket-count', 'bracket-length'], fields, isWhole);
 
 export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawers', 'lid-up', 'flap-down'] as const;
-/** A family with nothing that opens: kept in the document, not shown. */
+/** A family without doors: kept in the document, not shown. */
 export const OPEN_FRONT: FormField<SpecBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
 
-/** The end of the form of a cabinet that hangs on an outside cleat and has nothing that opens. */
+/** Last fields of a cabinet on an outside cleat without doors. */
 export const CLEAT_HUNG_FIELDS: readonly FormField<SpecBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
 
-/** The same for one that lies on the wall with a thick board of its own: on a cleat, or the board screwed to the studs. */
+/** The same for a cabinet with a thick board of its own on the wall: on a cleat, or screwed to the studs. */
 export const BOARD_HUNG_FIELDS: readonly FormField<SpecBase>[] = [
   ...JOINERY_FIELDS,
   OPEN_FRONT,
@@ -291,7 +291,7 @@ export const BOARD_HUNG_FIELDS: readonly FormField<SpecBase>[] = [
   ...withoutRail(HANGING_FIELDS),
 ];
 
-/** Most shelves a box may have. */
+/** Most shelves of a box. */
 export const MAX_SHELVES = 40;
 /** Limits of a fixed shelf's height and of one compartment's contents. */
 export const SHELF_AT = { least: 0, most: 2700 } as const;

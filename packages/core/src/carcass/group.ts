@@ -1,4 +1,4 @@
-/** Cabinets within a cabinet: a box of a run, a module of a set. Moved to its place, its names under its part's. */
+/** Cabinets within a cabinet: a box of a run, a module of a set. Moved to its place, with its names under its part's. */
 import type { Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
@@ -6,20 +6,20 @@ import type { Compartment, Hardware, CabinetGeometry } from '../solid/cabinet.ts
 import { vector } from '../solid/vector.ts';
 
 export interface NestedAt {
-  /** Name of the part; goes after the role in every id. */
+  /** Name of the part; appended to the role in every id. */
   readonly part: string;
   readonly along: number;
   readonly up: number;
-  /** Stands on the floor: what is in it is not hung. */
+  /** Stands on the floor: its contents do not hang. */
   readonly stands?: boolean;
-  /** Record of the contents of a space of the part. */
+  /** Contents of a space of the part. */
   readonly keptBy: (space: string) => string;
 }
 
-/** Everything of a cabinet but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
+/** A cabinet without its cleat and spacer, as part of another. Hanging rails stay: they pass its load on. */
 export function nested(cabinet: CabinetGeometry, { part, along, up, stands, keptBy }: NestedAt): CabinetGeometry {
   const names = new Map<string, string>();
-  /** The same few names come again in panels, connections and spaces. */
+  /** Interned: the same few names recur in panels, connections and spaces. */
   const named = (name: string): string => {
     const known = names.get(name);
     if (known !== undefined) return known;

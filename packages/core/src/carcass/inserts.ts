@@ -1,6 +1,6 @@
 /**
- * Inserts: what stands loose in a space of any unit and holds things in their places: blocks with holes or
- * slots, pegs, trays, upright leaves with finger notches. Placed from the left and the rear of their space.
+ * Inserts: loose holders in a space of any cabinet: blocks with holes or slots, pegs, trays, upright leaves with finger notches. Placed from the left and
+ * the rear of their space.
  */
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
@@ -72,14 +72,14 @@ interface Made {
   readonly hardware: readonly Hardware[];
 }
 
-/** The cabinet with its inserts standing in their spaces. One whose space is gone is left out: the checks say so. */
+/** The cabinet with its inserts in their spaces. An insert whose space is gone is left out; the checks report it. */
 export function withInserts(cabinet: CabinetGeometry, design: SpecBase, stockOf: StockOf): CabinetGeometry {
   const inserts = inOrder(design.inserts);
   if (inserts.length === 0) return cabinet;
   const made = inserts.flatMap((insert, index) => {
     const space = cabinet.compartments.find(({ keptBy }) => keptBy === insert.in);
     const floor = space && cabinet.panels.find(({ id }) => id === space.floor);
-    // Only a level floor takes what stands loose on it.
+    // Only a level floor holds a loose insert.
     return space && floor && floor.frame.w.up < -0.999 ? [make({ box: design, stockOf }, insert, space, String(index + 1))] : [];
   });
   return {
@@ -107,7 +107,7 @@ const measure = (base: PanelBase, insert: Insert, key: 'length' | 'depth' | 'hei
 
 type InsertBlock = Insert & { readonly kind: 'holes' | 'slots' | 'pegs' };
 
-/** A level block whose upper face is the reference; holes in even places, or slots from the front edge. */
+/** A level block whose upper face is the reference; evenly spaced holes, or slots from the front edge. */
 function block(base: PanelBase, insert: InsertBlock, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const panel = panelOf(
@@ -205,7 +205,7 @@ function tray(base: PanelBase, insert: Insert, { at, floor }: Compartment, of: s
 /** A finger notch in the middle of a leaf's upper edge. [ASSUME] */
 const FINGER = { width: 24 * NM_PER.mm, depth: 16 * NM_PER.mm } as const;
 
-/** Upright leaves side by side, each with a notch for a finger: they stand between things, not in joints. */
+/** Upright leaves side by side, each with a finger notch: they stand between items, not in joints. */
 function leaves(base: PanelBase, insert: Insert, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const height = measure(base, insert, 'height');

@@ -1,4 +1,4 @@
-/** Joints and connections as every family makes them from a cabinet's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
+/** Joints and connections of every family, from a cabinet's spec. Nothing here adds a depth to a length: solid/resolve.ts does. */
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { FastenedBy, Fastening, Joint, JointKind, Connection } from '../solid/connection.ts';
@@ -7,10 +7,10 @@ import type { SpecBase } from './spec-base.ts';
 
 type Joined = Pick<SpecBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place'>;
 
-/** An eye looks from so high above the floor. [ASSUME] */
+/** Eye height above the floor. [ASSUME] */
 export const EYE = 1_600_000_000;
 
-/** What each joint of a cabinet gets beside glue; null for nothing. `by` overrides the cabinet's own way. */
+/** Fasteners of each joint beside glue; null for none. `by` overrides the cabinet's own. */
 export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoint, by: FastenedBy = assembly.by): Fastening | null {
   if (count <= 0) return null;
   const { screw, length, pilot, pocketsOn } = assembly;
@@ -18,11 +18,11 @@ export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoi
   return by === 'pockets' ? { ...base, pockets: { on: pocketsOn, eyeUp: (EYE - place.up.nm) as Length } } : base;
 }
 
-/** Ends of a hanging rail or a nailing strip between the sides: screwed through them, whatever else holds the cabinet together. */
+/** Ends of a hanging rail or nailing strip between the sides: screwed through them, whatever else joins the cabinet. */
 export const railEndsOf = (design: Joined & Pick<SpecBase, 'hanging'>): Joint =>
   jointOf(design, 'butt', { fastening: fasteningOf(design, Math.max(design.hanging.railScrews, design.assembly.perJoint), 'screws') });
 
-/** A joint of the cabinet's own depth, fit, glue and screws. */
+/** A joint with the cabinet's own depth, fit, glue and screws. */
 export function jointOf(design: Joined, kind: JointKind, more: Partial<Joint> = {}): Joint {
   const cut = kind === 'dado' || kind === 'rabbet';
   return {
@@ -36,10 +36,10 @@ export function jointOf(design: Joined, kind: JointKind, more: Partial<Joint> = 
   };
 }
 
-/** Held by nothing but what stands round it. */
+/** Loose, held only by its surroundings. */
 export const LOOSE: Joint = { kind: 'butt', depth: ZERO, endPlay: ZERO, play: ZERO, glue: false, fastening: null };
 
-/** On pins, with so much free at each end. */
+/** On pins, with a clearance at each end. */
 export const onPins = (clearance: Length): Joint => ({ ...LOOSE, kind: 'pins', endPlay: clearance });
 
 export const connect = (guest: string, edge: EdgeId | Face, host: string, face: Face | EdgeId, joint: Joint, designPath?: readonly string[]): Connection => ({

@@ -1,6 +1,6 @@
 /**
- * The ledge rack: shallow shelves between two sides, with strips across their front; shelves notched for
- * stems, front strips scooped for bottles; thin strips with a support in the middle.
+ * The ledge rack: shallow shelves between two sides, with strips across their front; shelves notched for stems, front strips scooped for bottles; thin
+ * strips supported in the middle.
  */
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
@@ -19,18 +19,18 @@ import { newBase, pick, type NewSpec } from './spec-base.ts';
 export interface Ledge {
   readonly id: string;
   readonly order: number;
-  /** Underside above the inside floor; null shares the height. The first of all is the bottom itself. */
+  /** Underside above the inside floor; null shares the height. The first is the bottom itself. */
   readonly at: Entered | null;
-  /** plain: things stand on it. notched: stems hang in it. scooped: its strip has hollows for bottles. */
+  /** plain: items stand on it. notched: stems hang in it. scooped: its strip has hollows for bottles. */
   readonly kind: 'plain' | 'notched' | 'scooped';
-  /** Strips across the front, one over the other; the lowest stands on the shelf. */
+  /** Strips across the front, one above the other; the lowest stands on the shelf. */
   readonly strips: number;
   readonly stripHeight: Entered;
   /** Clear between two strips. */
   readonly stripGap: Entered;
   /** An upright behind the middle of the strips. */
   readonly support: boolean;
-  /** Notches or hollows: how many, how wide, how deep. */
+  /** Notches or hollows: number, width, depth. */
   readonly count: number;
   readonly notchWidth: Entered;
   readonly notchDepth: Entered;
@@ -151,7 +151,7 @@ function shelf(base: Frame, { element: { ledge }, at, number }: PlacedElement<Sh
   );
 }
 
-/** Even places over a width: margins at the ends are half of what is between. */
+/** Even spacing over a width, with half a gap at the ends. */
 const evenly = (width: number, count: number, index: number): Length => Math.round((width * (2 * index + 1)) / (2 * count)) as Length;
 
 /** Slots for stems, from the front edge to their round ends. */
@@ -161,7 +161,7 @@ function notches({ box, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
     kind: 'notch' as const,
     id: `stem-${index + 1}`,
     edge: 'far' as const,
-    // The front edge begins at the right end.
+    // The front edge starts at the right end.
     at: evenly(insideWidth.value, ledge.count, ledge.count - 1 - index),
     width: ledge.notchWidth.nm,
     depth: ledge.notchDepth.nm,
@@ -170,7 +170,7 @@ function notches({ box, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
   }));
 }
 
-/** A scoop is as wide and deep as was asked: an arc, so its radius follows. */
+/** A scoop is an arc of the given width and depth, which fixes its radius. */
 function scoops({ insideWidth }: Frame, ledge: Ledge): PanelCut[] {
   if (ledge.kind !== 'scooped') return [];
   return Array.from({ length: ledge.count }, (_, index) => ({
@@ -191,7 +191,7 @@ const stripHeights = ({ strips, stripHeight, stripGap }: Ledge): number[] =>
 function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
   const { box, front } = base;
   const t = base.stockOf(box.stripStock).used.value;
-  // In front of a notched shelf nothing may stand: stems come in there.
+  // The front of a notched shelf stays free: stems come in there.
   if (ledge.kind === 'notched') return [];
   const made = stripHeights(ledge).map((up, index) =>
     panelOf(
@@ -225,7 +225,7 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
   return [...made, post];
 }
 
-/** From rear to front of a support. [ASSUME] */
+/** Depth of a support. [ASSUME] */
 const POST = (25 * NM_PER.mm) as Length;
 
 function shelfConnections(base: Frame, shelves: readonly Panel[]): Connection[] {
@@ -245,7 +245,7 @@ function stripConnections(base: Frame, { ledge, panel }: Stage): Connection[] {
   const ends = jointOf(box, 'butt');
   const strip = (index: number): string => id(base, `ledge/${ledge.id}/${index + 1}`);
   const support = id(base, `divider/${ledge.id}`);
-  // The strips over the lowest are glued to the same edge of it.
+  // The strips above the lowest are glued to the same edge of it.
   const upper = Array.from({ length: Math.max(0, ledge.strips - 1) }, (_, index) => ({
     ...laidOn(support, 'reference', strip(index + 1), 'reference', box, { fastening: null }),
     id: `${support}:strip-${index + 2}`,

@@ -1,15 +1,15 @@
-/** How many magnets hold a tool on a tilted panel. Source: docs/formulas/magnet-count.md. */
+/** Number of magnets that hold a tool on a tilted panel. Source: docs/formulas/magnet-count.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
 const G0 = 9.80665;
-/** Steel on painted wood or a bare magnet. [ASSUME] low side */
+/** Friction of steel on painted wood or a bare magnet. [ASSUME] low side */
 const FRICTION = 0.2;
-/** A bench that is knocked throws a tool out with so many times its weight. [ASSUME] */
+/** Load factor of a knock against the bench. [ASSUME] */
 const KNOCK = 0.5;
-/** Above the foot of a tool that stands: where its magnets sit, as a share of its length. */
+/** Height of the magnets above the foot of a standing tool, as a share of its length. */
 const REACH = 0.75;
 
-/** Held off the ledge: friction alone carries it down the panel, the panel's tilt helps press it on. */
+/** Held off the ledge: friction alone carries it, and the panel's tilt adds pressure. */
 export const HUNG_PULL = formula({
   label: 'magnet-pull-hung',
   unit: 'N',
@@ -19,7 +19,7 @@ export const HUNG_PULL = formula({
   compute: ({ m, θ }) => Math.max(0, m * G0 * (Math.cos(radians(θ)) / FRICTION - Math.sin(radians(θ)))),
 });
 
-/** Standing on the ledge: only a knock tips it out about its foot, against its own lean. */
+/** Standing on the ledge: only a knock tips it about its foot, against its lean. */
 export const STOOD_PULL = formula({
   label: 'magnet-pull-stood',
   unit: 'N',
@@ -45,12 +45,12 @@ export interface MagnetJob {
   readonly kg: number;
   readonly lengthMm: number;
   readonly tiltDeg: number;
-  /** Pull of one as rated, N, and the factor of safety on it. */
+  /** Rated pull of one, N, and its safety factor. */
   readonly pullN: number;
   readonly factor: number;
 }
 
-/** The count with its sum: docs/formulas/magnet-count.md. */
+/** The count, explained: docs/formulas/magnet-count.md. */
 export function magnetsFor({ held, kg, lengthMm, tiltDeg, pullN, factor }: MagnetJob): ExplainedValue {
   const pull = evaluate(held === 'magnets' ? HUNG_PULL : STOOD_PULL, { m: kg, θ: tiltDeg });
   return evaluate(MAGNETS, { pull, factor, magnet: pullN, length: lengthMm });

@@ -1,4 +1,4 @@
-/** What can be entered about a mitred box, and the words only it uses. */
+/** Fields of a mitered box, and its own words. */
 import type { Family } from './family.ts';
 import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type FormField } from './form.ts';
 import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';

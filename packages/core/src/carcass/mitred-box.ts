@@ -1,6 +1,6 @@
 /**
- * The mitred box: three to eight boards in a ring, every corner mitred, on a back. Walls may lean outwards;
- * the compound angles follow from the corners' dihedrals. It hangs on one cleat, or on two for given rails.
+ * The mitered box: three to eight boards in a ring with mitered corners, on a back. Walls may lean outward; the compound angles follow from the dihedral
+ * angles. It hangs on one cleat, or on two for given rails.
  */
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, toMm, type Length } from '../length/length.ts';
@@ -16,12 +16,12 @@ import { jointOf, LOOSE, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
-/** One side of a ring with chosen sides; the one that closes it is not entered. */
+/** One side of a ring of chosen sides; the closing side is not entered. */
 export interface RingSide {
   readonly id: string;
   readonly order: number;
   readonly length: Entered;
-  /** How far the ring turns at this side's end. */
+  /** Turn of the ring at this side's end. */
   readonly turnDeg: number;
 }
 
@@ -30,14 +30,14 @@ export interface MitredBox extends SpecBase {
   readonly ring: 'equal' | 'chosen';
   /** Of an equal ring. */
   readonly sides: number;
-  /** flat: a side lies level at the bottom. corner: a corner points down. */
+  /** flat: one side lies level at the bottom. corner: a corner points down. */
   readonly stands: 'flat' | 'corner';
-  /** Walls lean outwards to the front. */
+  /** Walls lean outward toward the front. */
   readonly leanDeg: number;
   readonly backStock: string;
-  /** Of loose splines glued into every corner; null for plain miters. */
+  /** Thickness of loose splines glued into every corner; null for plain miters. */
   readonly spline: string | null;
-  /** From the bottom side on, to the left and round; the last closes by itself. */
+  /** From the bottom side on, clockwise; the last closes the ring. */
   readonly chosen: Readonly<Record<string, RingSide>>;
 }
 
@@ -92,7 +92,7 @@ function chosenRing(sides: readonly RingSide[]): PanelPoint[] {
   return corners;
 }
 
-/** What keeps a ring from being one; null for a sound one. */
+/** Why the sides form no ring; null for a sound one. */
 export function ringFault(box: MitredBox): DesignFault | null {
   const corners = ringCorners(box);
   const fault = (message: string) => ({
@@ -133,7 +133,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const spreadMm = (deep / NM_PER.mm) * Math.tan((box.leanDeg * Math.PI) / 180);
   const inner = ringCorners(box);
   const outer = offset(inner, spreadMm);
-  // The front is the larger ring: the cabinet's own left and bottom are its.
+  // The front is the larger ring and sets the cabinet's left and bottom.
   const left = Math.min(...outer.map(({ u }) => u));
   const low = Math.min(...outer.map(({ v }) => v));
   const place = (corners: readonly PanelPoint[]): PanelPoint[] =>
@@ -166,10 +166,10 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   };
 }
 
-/** A spacer behind a ring is at least this share of its width long. [A] */
+/** Least length of a spacer, as a share of the ring's width. [A] */
 const SPACER_SHARE = 1 / 10;
 
-/** The lowest stretch of a ring that is wide enough behind it for a spacer so high: a ring that stands on a corner has none at its foot. */
+/** The lowest stretch of the ring wide enough for a spacer of this height: a ring on its corner has none at its foot. */
 function footOf(corners: readonly PanelPoint[], high: number, width: number): { left: Length; length: Length; up: Length } {
   const [low, top] = [Math.min(...corners.map(({ v }) => v)), Math.max(...corners.map(({ v }) => v))];
   for (let up = low; up + high < top; up += 5 * NM_PER.mm) {
@@ -179,13 +179,13 @@ function footOf(corners: readonly PanelPoint[], high: number, width: number): { 
   return { ...chord(corners, low + high, high), up: low as Length };
 }
 
-/** The ring, so much larger all round. */
+/** The ring, offset outward by a distance. */
 function offset(corners: readonly PanelPoint[], by: number): PanelPoint[] {
   const n = corners.length;
   const lines = corners.map((a, index) => {
     const b = corners[(index + 1) % n]!;
     const run = Math.hypot(b.u - a.u, b.v - a.v);
-    // Clockwise: outwards is to the left.
+    // Clockwise: outward is to the left.
     const normal = { u: (a.v - b.v) / run, v: (b.u - a.u) / run };
     return { normal, at: normal.u * a.u + normal.v * a.v + by };
   });
@@ -196,7 +196,7 @@ function offset(corners: readonly PanelPoint[], by: number): PanelPoint[] {
   });
 }
 
-/** How wide the ring is over a stretch of heights: what a board behind it may measure. */
+/** Width of the ring over a range of heights: the limit for a board behind it. */
 function chord(corners: readonly PanelPoint[], top: number, high: number): { left: Length; length: Length } {
   const at = (up: number): [number, number] => {
     const crossings = corners.flatMap((a, index) => {
@@ -232,13 +232,13 @@ export function buildMitredBox(box: MitredBox, stockOf: StockOf): CabinetGeometr
   };
 }
 
-/** Which way a wall faces decides what it is to the rest: a floor, a roof or a side. */
+/** The direction a wall faces decides whether it is a floor, a roof or a side. */
 function roleOf({ v }: { readonly v: number }): Role {
   if (v < -0.95) return 'bottom';
   return v > 0.95 ? 'top' : 'side';
 }
 
-/** A wall along one side of the ring: u runs clockwise along it, v forwards, its reference face outside. */
+/** A wall along one side of the ring: u runs clockwise along it, v forward, its reference face outside. */
 function wall(base: RingFrame, index: number): Panel {
   const { box, corners, frontCorners, rear, back } = base;
   const n = corners.length;
@@ -284,19 +284,19 @@ function wall(base: RingFrame, index: number): Panel {
   );
 }
 
-/** A compound groove is nothing a home shop cuts: splines go into walls that stand square. */
+/** No home shop cuts a compound groove: splines need walls that stand square. */
 const splineStock = ({ spline: stock, leanDeg }: MitredBox): string | null => (leanDeg === 0 ? stock : null);
 
-/** So far from the outer arris along the miter, as a share of it: the groove leans outwards. [A] */
+/** Position of the groove from the outer arris along the miter, as a share: it leans outward. [A] */
 const SPLINE_AT = 0.6;
 
-/** A loose strip across the corner two walls share, on the plane they meet in: their grooves give it its width. */
+/** A loose strip across the corner of two walls, in the plane they meet in; their grooves set its width. */
 function spline(base: RingFrame, one: Panel, next: Panel): Panel {
   const { box, T } = base;
   const stock = box.spline!;
   const t = base.stockOf(stock).used.value;
   const corner = place(one.frame, one.outline.find(({ id: edge }) => edge === 'end')!.from);
-  // Reference faces lie outside: outwards is against w.
+  // Reference faces lie outside: outward is against w.
   const sum = plusVector(one.frame.w, next.frame.w);
   const outwards = scale(sum, -1 / Math.sqrt(dot(sum, sum)));
   const miter = T / -dot(outwards, one.frame.w);
@@ -324,7 +324,7 @@ function backPanel(base: RingFrame): Panel {
   const { box, corners, insideRear } = base;
   const lows = { u: Math.min(...corners.map(({ u }) => u)), v: Math.min(...corners.map(({ v }) => v)) };
   const highs = { u: Math.max(...corners.map(({ u }) => u)), v: Math.max(...corners.map(({ v }) => v)) };
-  // Upright is the panel's u, along is its v: the ring read so runs anticlockwise.
+  // Upright is the panel's u, along is its v: read so, the ring runs counterclockwise.
   const points = corners.map(({ u, v }) => ({ u: v - lows.v, v: u - lows.u }));
   return panelOf(
     base,
@@ -357,12 +357,12 @@ function connections(base: RingFrame, walls: readonly Panel[], splines: readonly
         connect(loose, 'near', panel.id, 'end', splined),
         connect(loose, 'far', walls[(index + 1) % walls.length]!.id, 'start', splined),
       ]),
-    // Walls that lean have their front edges sawn to one plane.
+    // Leaning walls have their front edges cut to one plane.
     ...(box.leanDeg > 0 ? [connect(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
   ]);
 }
 
-/** Things stand on a wall that lies level; a ring on a corner holds what leans in it, and is given none. */
+/** Items stand on a level wall; a ring on its corner gets none. */
 function compartments(base: RingFrame, walls: readonly Panel[]): Compartment[] {
   const { T, corners, insideRear, size } = base;
   const bottom = walls.find(({ role }) => role === 'bottom');

@@ -1,7 +1,6 @@
 /**
- * The shelf box as panels that meet. Panels are placed with their edges on the faces they meet;
- * what goes into a slot, and the slot itself, follow in solid/resolve.ts. Nothing here adds a
- * joint's depth to a length.
+ * The shelf box as panels that meet. Panels are placed with their edges on the faces they meet; slots, and what goes into them, follow in solid/resolve.ts.
+ * Nothing here adds a joint's depth to a length.
  */
 import { NM_PER, type Length } from '../length/length.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
@@ -18,12 +17,12 @@ import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
 import { cutUp, overriddenPlaces, type CutUp, type CutUpJob, type SpaceBox, type SpaceElement } from './spaces.ts';
 
-/** Free at each end of a shelf on pins. [ASSUME] */
+/** Clearance at each end of a shelf on pins. [ASSUME] */
 const PIN_CLEARANCE = 1_000_000 as Length;
-/** Holes for pins go so deep, unless the upright is thin. [ASSUME] */
+/** Depth of pin holes, unless the upright is thin. [ASSUME] */
 const PIN_DEPTH = 10_000_000;
 
-/** What cuts its inside up, and in what. */
+/** The elements that divide its inside, and the space they divide. */
 const insideJob = (base: BoxFrame): CutUpJob<ShelfElement, SpaceElement> => {
   const { box } = base;
   return {
@@ -38,18 +37,18 @@ const insideJob = (base: BoxFrame): CutUpJob<ShelfElement, SpaceElement> => {
   };
 };
 
-/** Its shelves and dividers where they stand, with the spaces they cut: what rearranging them is worked out from. */
+/** Its shelves and dividers in place, with their spaces: the basis for rearranging them. */
 export const insideOf = (box: ShelfBox, stockOf: StockOf): CutUp<ShelfElement | SpaceElement> =>
   cutUp(insideJob(shellFrame(box, stockOf, awayInside(box, stockOf))));
 
-/** Builds the cabinet's panels, connections and spaces from the decisions and the measured stock. */
+/** Panels, connections and spaces of the cabinet, from its spec and the measured stock. */
 export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf, awayInside(box, stockOf));
   const job = insideJob(base);
   const inside = cutUp(job);
   const { hanging, panels: hangingPanels } = placeHanging(base);
   const holes = pinHoles(base, inside);
-  // Marks go by this order: the back comes after what stands before it.
+  // Marks follow this order: the back comes after what stands in front of it.
   const shell = shellPanels(base);
   const carcass = [
     ...shell.filter(({ role }) => role !== 'back'),
@@ -83,7 +82,7 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry 
   };
 }
 
-/** What doors and a setback take from the depth of shelves and dividers. */
+/** Depth that doors and a setback take from shelves and dividers. */
 const awayInside = (box: ShelfBox, stockOf: StockOf): LengthTerm[] => [
   ...(isDoored(box.front) && box.doors.lies === 'inset' && !box.faceFrame
     ? [minus('inset-door', stockOf(box.doors.stock).used.value), minus('behind-door', BEHIND_DOOR)]
@@ -132,10 +131,10 @@ function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElem
   );
 }
 
-/** Free round a strip in the notch of a divider. [ASSUME] */
+/** Clearance around a strip in the notch of a divider. [ASSUME] */
 const NOTCH_PLAY = 500_000;
 
-/** A divider is notched round the strips that run across the back: past the end of its own edge where they lie at it, for its ends go into joints. */
+/** A divider is notched around the strips across the back: past its own edge where they lie at its end, because the ends go into joints. */
 function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: SpaceBox): PanelCut[] {
   const reach = box.jointDepth.nm + NOTCH_PLAY;
   const strips = [
@@ -248,7 +247,7 @@ function compartment(base: BoxFrame, space: SpaceBox): Compartment {
   };
 }
 
-/** The hole a shelf's pins go into: the nearest to where it was asked for. A shelf lies on its pins, so its underside is half a pin over the hole. */
+/** The pin hole of a shelf: the nearest to the position asked for. A shelf lies on its pins, so its underside is half a pin above the hole. */
 function onHoles({ pins }: ShelfBox, above: Length, height: Length): Length {
   const radius = Math.round(pins.diameter.nm / 2);
   const first = pins.first.nm;
@@ -259,7 +258,7 @@ function onHoles({ pins }: ShelfBox, above: Length, height: Length): Length {
   return (start + k * pitch + radius) as Length;
 }
 
-/** Rows of pin holes in the two uprights of every space that has shelves on pins. */
+/** Rows of pin holes in the two uprights of every space with shelves on pins. */
 function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): ReadonlyMap<string, readonly PanelCut[]> {
   const { box } = base;
   const { pins } = box;

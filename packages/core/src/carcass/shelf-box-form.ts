@@ -1,4 +1,4 @@
-/** What can be entered about a shelf box, and the words only it uses. */
+/** Fields of a shelf box, and its own words. */
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,
@@ -28,7 +28,7 @@ const doored = ({ front }: ShelfBox): boolean => isDoored(front);
 const framed = ({ faceFrame }: ShelfBox): boolean => faceFrame !== null;
 const infilled = (box: ShelfBox): boolean => doored(box) && box.doors.infill !== 'none';
 
-/** Doors and the frame round them, for every family that has them. */
+/** Doors and face frame, for every family that has them. */
 const FRONT_FIELDS: readonly F[] = [
   choiceField('front', 'front', FRONT_OPTIONS, 'size'),
   choiceField('doors.lies', 'doors-lies', ['inset', 'half', 'full'], 'front', { when: doored }),

@@ -1,4 +1,4 @@
-/** The shelf box as a person decides it: the everyday wall cabinet, and the thin lidded box. What follows from these is made in shelf-box-build.ts. */
+/** The shelf box spec: the everyday wall cabinet, and the thin lidded box. Its panels are made in shelf-box-build.ts. */
 import type { Entered } from '../length/entered.ts';
 import type { DoorChoice } from './doors.ts';
 import type { FaceFrameChoice } from './face-frame.ts';
@@ -7,19 +7,19 @@ import { newShell, type Shelled } from './shell.ts';
 import { newBase, pick, type NewSpec } from './spec-base.ts';
 
 export interface ShelfElement extends SpaceElement {
-  /** In its joints, or lying on pins. */
+  /** Fixed in its joints, or on pins. */
   readonly fixing: 'fixed' | 'pins';
 }
 
 /** Rows of holes for shelves on pins. */
 export interface PinRows {
-  /** Which end of a space the first hole is measured from. */
+  /** The end of a space the first hole is measured from. */
   readonly from: 'bottom' | 'top';
-  /** The same for the rows at the right: a jig turned end for end begins at the other. */
+  /** The same for the right-hand rows: a jig turned end for end starts at the other end. */
   readonly fromRight: 'bottom' | 'top';
   readonly first: Entered;
   readonly pitch: Entered;
-  /** Rows stand so far in from the front and rear edges of the shelf. */
+  /** Inset of the rows from the shelf's front and rear edges. */
   readonly inset: Entered;
   readonly diameter: Entered;
 }
@@ -30,9 +30,9 @@ export interface ShelfBox extends Shelled {
   readonly shelves: Readonly<Record<string, ShelfElement>>;
   readonly dividers: Readonly<Record<string, SpaceElement>>;
   readonly pins: PinRows;
-  /** Shelves and dividers stand back from the front edges. */
+  /** Setback of shelves and dividers from the front edges. */
   readonly setback: Entered;
-  /** A strip across the inside bottom of the back, to screw through; null for none. */
+  /** A strip across the bottom of the back, to screw through; null for none. */
   readonly nailingStrip: Entered | null;
   readonly faceFrame: FaceFrameChoice | null;
   readonly doors: DoorChoice;
@@ -40,14 +40,14 @@ export interface ShelfBox extends Shelled {
 
 export const shelvesInOrder = (box: Pick<ShelfBox, 'shelves'>): ShelfElement[] => inOrder(box.shelves);
 
-/** The name of the space things stand in on the inside floor. */
+/** Name of the space on the inside floor. */
 export const FLOOR = 'bottom';
 
 export interface NewShelfBox extends NewSpec {
   readonly shelves: number;
 }
 
-/** A sound box to start from: bottom in a dado with a lip under it, back in a rabbet, cleat outside with a spacer, hanging rail. */
+/** A sound default: bottom in a dado with a lip under it, back in a rabbet, cleat outside with a spacer, hanging rail. */
 export function newShelfBox({ shelves, ...start }: NewShelfBox): ShelfBox {
   const { unit, stock, backStock } = start;
   const elements = Array.from({ length: shelves }, (_, index): ShelfElement => ({

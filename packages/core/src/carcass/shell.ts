@@ -1,6 +1,6 @@
 /**
- * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
- * through, which joints and which back are the cabinet's to say; sizes follow from them and the measured stock.
+ * The shell of most families: two sides, top, bottom and back, as panels that meet. The spec says which run through, which joints and which back; sizes
+ * follow from it and the measured stock.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
@@ -20,10 +20,10 @@ import { pick, type SpecBase } from './spec-base.ts';
 
 /** How the top or the bottom meets the sides. */
 export interface EndJoint {
-  /** between: the sides run through. over: this panel runs over the sides' ends. */
+  /** between: the sides run through. over: this panel covers the sides' ends. */
   readonly runs: 'between' | 'over';
   readonly joint: Extract<JointKind, 'butt' | 'dado' | 'rabbet'>;
-  /** Between, in a dado: how far it stands in from the sides' ends. */
+  /** Between, in a dado: inset from the sides' ends. */
   readonly lip: Entered;
 }
 
@@ -31,11 +31,11 @@ export interface BackChoice {
   readonly kind: 'rabbet' | 'groove' | 'over' | 'none';
   readonly stock: string;
   readonly rabbetDepth: Entered;
-  /** In a groove: how far its rear face stands in from the rear edges. */
+  /** In a groove: inset of its rear face from the rear edges. */
   readonly setback: Entered;
-  /** Free at each of its edges in rabbet or groove. */
+  /** Clearance at each of its edges in a rabbet or groove. */
   readonly play: Entered;
-  /** In two pieces: where they meet, above the inside floor; null for one piece. */
+  /** Two-piece back: height of the seam above the inside floor; null for one piece. */
   readonly split: Entered | null;
 }
 
@@ -45,7 +45,7 @@ export interface Shelled extends SpecBase {
   readonly back: BackChoice;
 }
 
-/** A sound shell: bottom in a dado with a lip under it, top in a rabbet, back in a rabbet. */
+/** A sound default: bottom in a dado with a lip under it, top in a rabbet, back in a rabbet. */
 export const newShell = (unit: DisplayUnit, backStock: string): Pick<Shelled, 'top' | 'bottom' | 'back'> => ({
   top: { runs: 'between', joint: 'rabbet', lip: pick(unit, '0', '0') },
   bottom: { runs: 'between', joint: 'dado', lip: pick(unit, '15', '5/8') },
@@ -81,7 +81,7 @@ export const SHELL_HANGING_KIND: FormField<Shelled> = choiceField('hanging.kind'
     option === 'recessed' ? box.back.kind !== 'over' : option === 'outside' || (box.hanging.rail !== null && box.hanging.wallRail === null),
 });
 
-/** A cleat hidden behind the back needs a back that leaves it the room; without a cleat it needs a rail to hang by. */
+/** A recessed cleat needs a back set in far enough; without a cleat it needs a hanging rail. */
 export function shellFault(box: Shelled): DesignFault | null {
   if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
     return { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' };
@@ -95,21 +95,21 @@ export function shellFault(box: Shelled): DesignFault | null {
   return null;
 }
 
-/** What all parts of a shell share; made once, before any panel is placed. */
+/** Shared by all parts of a shell; made once, before any panel is placed. */
 export interface ShellFrame<D extends Shelled = Shelled> extends HungFrame<D> {
   readonly backThickness: Length;
-  /** Distances out from the wall: rear of the sides, front edge of the carcass. */
+  /** Distances from the wall: rear of the sides, front edge of the carcass. */
   readonly carcassRear: Length;
   readonly front: Length;
   readonly rear: Length;
   readonly floor: Length;
   readonly insideHeight: ExplainedLength;
-  /** From the back to the front edge, less what the family keeps free there. */
+  /** From the back to the front edge, minus what the family keeps free there. */
   readonly insideDepth: ExplainedLength;
   readonly carcassDepth: ExplainedLength;
 }
 
-/** `away` is what a family takes from the depth inside: a door, a setback. */
+/** `away`: depth a family takes from the inside, for a door or a setback. */
 export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: readonly LengthTerm[] = []): ShellFrame<D> {
   const sheet = thicknessTerm({ stockOf }, box.stock);
   const T = sheet.value;
@@ -203,7 +203,7 @@ export function shellPanels(base: ShellFrame): Panel[] {
   return box.back.kind === 'none' ? panels : [...panels, ...backPanels(base)];
 }
 
-/** Where a back in two pieces is parted, above the inside floor; null in one piece, or where there is no room for two. */
+/** Height of the seam of a two-piece back above the inside floor; null in one piece, or without room for two. */
 function splitAt({ box, insideHeight }: ShellFrame): Length | null {
   const { split } = box.back;
   return isLetIn(box) && split && split.nm < insideHeight.value ? split.nm : null;
@@ -260,7 +260,7 @@ function backConnections(base: ShellFrame): Connection[] {
       ...(upper === back ? [] : beside(upper)),
       connect(back, 'start', id(base, 'bottom'), 'reference', by, decided),
       connect(upper, 'end', id(base, 'top'), 'other', by, decided),
-      // Two pieces lie edge to edge: what stands before the seam keeps them in one plane.
+      // Two pieces lie edge to edge: the parts in front of the seam keep them flush.
       ...(upper === back ? [] : [connect(upper, 'start', back, 'end', LOOSE)]),
     ];
   }
@@ -281,7 +281,7 @@ function railConnections(base: ShellFrame): Connection[] {
   ];
 }
 
-/** Outer sizes of a shell on its wall; `proud` is what stands past its front edges. */
+/** Outer sizes of a shell on its wall; `proud` is what projects beyond its front edges. */
 export function shellOutside({ box, rear }: ShellFrame, proud: readonly LengthTerm[] = [], beside: readonly LengthTerm[] = []) {
   return {
     width: explainedLength([plus('width', box.width.nm, { source: own(box, 'width') }), ...beside]),

@@ -1,4 +1,4 @@
-/** What can be entered about a slab, and the words only it uses. */
+/** Fields of a slab, and its own words. */
 import type { Family } from './family.ts';
 import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, withWholeHalf, type FormField } from './form.ts';
 import { buildSlab, newSlab, type Slab } from './slab.ts';

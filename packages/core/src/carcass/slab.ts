@@ -1,6 +1,6 @@
 /**
- * The slab: a wide panel glued up edge to edge from sections, with strips between if wanted, an edging
- * round it and a cap on top; it hangs on one cleat. Wings are smaller slabs beside it on cleats of their own.
+ * The slab: a wide panel glued up edge to edge from sections, with optional strips between, an edging around it and a cap on top; it hangs on one cleat.
+ * Wings are smaller slabs beside it on cleats of their own.
  */
 import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -18,7 +18,7 @@ import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 export interface Section {
   readonly id: string;
   readonly order: number;
-  /** Null shares what the others leave. */
+  /** Null shares the rest. */
   readonly width: Entered | null;
 }
 
@@ -27,11 +27,11 @@ export interface Slab extends SpecBase {
   /** A strip between two sections; null for none. */
   readonly strip: Entered | null;
   readonly stripStock: string;
-  /** Thickness of the edging, round all four edges, mitred; it is as deep as the slab is thick. Null for bare edges. */
+  /** Thickness of the mitered edging around all four edges, as deep as the slab is thick; null for bare edges. */
   readonly edgingStock: string | null;
-  /** A board across the top, so far out past the front; null for none. */
+  /** A board across the top that projects to the front; null for none. */
   readonly cap: Entered | null;
-  /** Narrower slabs beside it on cleats of their own, kept in line by dowels; null for none. */
+  /** Narrower slabs beside it on cleats of their own, aligned by dowels; null for none. */
   readonly wingLeft: Entered | null;
   readonly wingRight: Entered | null;
   readonly sections: Readonly<Record<string, Section>>;
@@ -74,7 +74,7 @@ interface SlabFrame extends HungFrame<Slab> {
 const id = ({ box }: Pick<SlabFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
 const stripThickness = ({ box, stockOf, T }: SlabFrame): Length => (box.strip ? stockOf(box.stripStock).used.value : T);
-/** What stands out past the slab's face where no cap covers it. */
+/** Projection beyond the slab's face where no cap covers it. */
 const stripProud = (base: SlabFrame): number =>
   Object.keys(base.box.sections).length < 2 ? 0 : Math.max(0, stripThickness(base) - base.T - (base.box.cap?.nm ?? 0));
 
@@ -137,7 +137,7 @@ export function buildSlab(box: Slab, stockOf: StockOf): CabinetGeometry {
   };
 }
 
-/** Sections and the strips between them, from the left; their grain runs upright so that it matches from one to the next. */
+/** Sections and strips from the left; their grain runs upright so that it matches. */
 function boardsOf(base: SlabFrame): Panel[] {
   const { box, inner, edging, face } = base;
   const sections = inOrder(box.sections);
@@ -193,7 +193,7 @@ function boardsOf(base: SlabFrame): Panel[] {
   return panels;
 }
 
-/** Four strips on edge round the slab, their outer faces the reference: mitered where they meet. */
+/** Four strips on edge around the slab, their outer faces the reference: mitered where they meet. */
 function edgings(base: SlabFrame): Panel[] {
   const { box, rear, T } = base;
   if (!box.edgingStock) return [];
@@ -202,7 +202,7 @@ function edgings(base: SlabFrame): Panel[] {
   const width = explainedLength([plus('slab-thickness', T)]);
   const stock = box.edgingStock;
   const [W, H] = [wide.value, high.value];
-  // Clockwise from the bottom, so that u × out points inwards.
+  // Clockwise from the bottom, so that u × out points inward.
   const strip = (element: 'bottom' | 'left' | 'top' | 'right', at: ReturnType<typeof frame>, length: ExplainedLength): Panel =>
     panelOf(base, 'edging', element, { key: `edging-${element}` }, { frame: at, length, width, stock });
   return [
@@ -244,7 +244,7 @@ function connections(base: SlabFrame, row: readonly Panel[]): Connection[] {
     ...(box.edgingStock
       ? [
           ...ring.map((name, index) => connect(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
-          // Glued to the boards all along.
+          // Glued to the boards along its length.
           ...row.flatMap(({ id: board }) => [connect(board, 'start', side('bottom'), 'other', glued), connect(board, 'end', side('top'), 'other', glued)]),
           connect(first.id, 'near', side('left'), 'other', glued),
           connect(row.at(-1)!.id, 'far', side('right'), 'other', glued),
@@ -256,7 +256,7 @@ function connections(base: SlabFrame, row: readonly Panel[]): Connection[] {
   ];
 }
 
-/** Dowels in the seam of a wing: they keep the faces in one plane, and carry nothing. [ASSUME] */
+/** Dowels in the seam of a wing: they keep the faces flush, and carry nothing. [ASSUME] */
 const WING_DOWELS = 3;
 
 interface Wings {

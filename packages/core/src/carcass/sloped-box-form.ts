@@ -1,4 +1,4 @@
-/** What can be entered about a sloped-top box, and the words only it uses. */
+/** Fields of a sloped-top box, and its own words. */
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,

@@ -1,6 +1,6 @@
 /**
- * The sloped-top box: sides cut to a slope, the top over them from the wall to past the front, its rear
- * edge sawn to stand against the wall over the cleat, its front edge upright. A mitered band may run round its foot.
+ * The sloped-top box: sides cut to a slope, the top over them from the wall to past the front, its rear edge beveled against the wall above the cleat, its
+ * front edge upright. A mitered band may run around its foot.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
@@ -27,19 +27,19 @@ export interface SlopedShelf {
 export interface SlopedBox extends SpecBase {
   readonly family: 'sloped-box';
   readonly slopeBy: 'angle' | 'front-height';
-  /** Of the top, down from level towards the front. */
+  /** Of the top, down from level toward the front. */
   readonly slopeDeg: number;
   /** Of the sides at their front edges. */
   readonly frontHeight: Entered;
-  /** The top past the sides; past the front edges. */
+  /** Overhang of the top at the sides; at the front. */
   readonly overhangSide: Entered;
   readonly overhangFront: Entered;
   readonly backStock: string;
-  /** The bottom stands in from the sides' ends by this. */
+  /** Inset of the bottom from the sides' ends. */
   readonly under: Entered;
   /** A board across the front, from the bottom up; null for an open front. */
   readonly apron: Entered | null;
-  /** A band round the foot, mitered at the corners; null for none. */
+  /** A band around the foot, mitered at the corners; null for none. */
   readonly trim: Entered | null;
   readonly trimStock: string;
   readonly shelves: Readonly<Record<string, SlopedShelf>>;
@@ -63,7 +63,7 @@ export function newSlopedBox(start: NewSpec): SlopedBox {
   };
 }
 
-/** Heights are over the cabinet's bottom; the top's lower face falls from `lowerAt(0)` at the wall. */
+/** Heights above the cabinet's bottom; the top's lower face falls from `lowerAt(0)` at the wall. */
 interface SlopedFrame extends HungFrame<SlopedBox> {
   readonly rear: Length;
   readonly front: Length;
@@ -78,10 +78,10 @@ interface SlopedFrame extends HungFrame<SlopedBox> {
 const radians = (deg: number): number => (deg * Math.PI) / 180;
 const id = ({ box }: Pick<SlopedFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
-/** The slope: as entered, or what falls from the height at the wall to the height at the front. */
+/** The slope: as entered, or from the heights at the wall and at the front. */
 export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: SlopedBox, T: number, rear: number): number {
   if (slopeBy === 'angle') return slopeDeg;
-  // height − T / cos s − (rear + depth) tan s = frontHeight, by halving.
+  // Solves height − T / cos s − (rear + depth) tan s = frontHeight by bisection.
   const fall = (deg: number): number => height.nm - T / Math.cos(radians(deg)) - (rear + depth.nm) * Math.tan(radians(deg)) - frontHeight.nm;
   let [low, high] = [0, MAX_SLOPE_DEG];
   for (let step = 0; step < 60; step++) {
@@ -116,7 +116,7 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
     slopeDeg,
     lowerAt,
     behind: { left: ZERO, length: width },
-    // The cleat's halves stand under the top's lower face where it is lowest over them.
+    // The cleats stand under the top's lower face at its lowest point above them.
     topUp: lowerAt(rear),
     insideLeft: T,
     insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
@@ -143,7 +143,7 @@ export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): CabinetGeometr
     connections: [...connections(base), ...trim.connections],
     compartments: compartments(base),
     hardware: [],
-    // The top's front edge is lifted or let down.
+    // Dragging the top's front edge changes the slope.
     handles:
       box.slopeBy === 'angle'
         ? [
@@ -235,7 +235,7 @@ function carcass(base: SlopedFrame): Panel[] {
       { key: 'back' },
       {
         frame: frame(vector(T, floor, insideRear), UP, ALONG),
-        // Its front face is the one that comes up to the top's lower face first.
+        // Its front face meets the top's lower face first.
         length: explainedLength([plus('inside-height', (base.lowerAt(insideRear) - floor) as Length)]),
         width: insideWidth,
         stock: box.backStock,
@@ -311,7 +311,7 @@ function connections(base: SlopedFrame): Connection[] {
   ];
 }
 
-/** Left return, front and right return, their corners mitred: each strip's reference face is the outer one. */
+/** Left return, front and right return with mitered corners: each strip's reference face is the outer one. */
 function trimOf(base: SlopedFrame): { panels: Panel[]; connections: Connection[] } {
   const { box, rear, front } = base;
   if (!box.trim) return { panels: [], connections: [] };
@@ -358,7 +358,7 @@ function compartments(base: SlopedFrame): Compartment[] {
   ];
   return floors.map(({ keptBy, panel, up, depth, name }, index) => {
     const next = floors[index + 1];
-    // Under the slope the clear height is what there is at the front.
+    // Under the slope the clear height is that at the front.
     const roof = base.lowerAt(insideRear + depth.value);
     const height = next
       ? explainedLength([plus('shelf-at', (next.up - T) as Length), minus('top-of-shelf-below', up)])

@@ -1,4 +1,4 @@
-/** What can be entered about a slot rack, and the words only it uses. */
+/** Fields of a slot rack, and its own words. */
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,

@@ -1,7 +1,6 @@
 /**
- * The slot rack: many thin shelves, or pairs of short tabs, in slots that tilt back so that rolls and
- * sheets stay put. The lowest corner of the first stands clear of the floor, the highest of the last
- * clear of the top; the others are spaced evenly between, each rounded from the whole.
+ * The slot rack: many thin shelves, or pairs of short tabs, in slots tilted back so that rolls and sheets stay put. The lowest corner of the first clears
+ * the floor, the highest of the last clears the top; the others are evenly spaced, each rounded from the whole.
  */
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, type Length } from '../length/length.ts';
@@ -30,12 +29,12 @@ export interface SlotRack extends Shelled {
   readonly slotStock: string;
   /** Back from level. */
   readonly tiltDeg: number;
-  /** Clear under the lowest corner of the first; over the highest of the last. */
+  /** Clearance under the lowest corner of the first; over the highest of the last. */
   readonly first: Entered;
   readonly last: Entered;
   /** Of a tab, from the side inwards. */
   readonly tabLength: Entered;
-  /** Tabs and shelves stand back from the front edges. */
+  /** Setback of tabs and shelves from the front edges. */
   readonly setback: Entered;
   readonly slots: Readonly<Record<string, RackSlot>>;
 }
@@ -64,9 +63,9 @@ export function newSlotRack(start: NewSpec): SlotRack {
 interface LaidSlot {
   readonly slot: RackSlot;
   readonly number: number;
-  /** Upper face at the rear, over the cabinet's bottom. */
+  /** Upper face at the rear, above the cabinet's bottom. */
   readonly rearUp: Length;
-  /** Upright, from this upper face to the underside of the next, or to the ceiling. */
+  /** Vertical, from this upper face to the underside of the next, or to the ceiling. */
   readonly clear: ExplainedLength;
 }
 
@@ -89,7 +88,7 @@ type Frame = ShellFrame<SlotRack>;
 const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
 const radians = (deg: number): number => (deg * Math.PI) / 180;
 
-/** Along the tilt: the slab's run over the inside depth, less what its thickness takes when it leans. */
+/** Along the tilt: the slab's length over the inside depth, minus what its thickness takes when tilted. */
 function slotDepth(base: Frame): ExplainedLength {
   const { box, insideDepth } = base;
   const t = base.stockOf(box.slotStock).used.value;
@@ -133,7 +132,7 @@ function laySlots(base: Frame): LaidSlot[] {
   });
 }
 
-/** A slab's upper face is the reference. Leaning back, its upper rear edge is the rearmost, its lower front edge the foremost. */
+/** A slab's upper face is the reference. Tilted back, its upper rear edge is rearmost and its lower front edge foremost. */
 function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
   const { box, insideLeft, insideWidth } = base;
   const width = slotDepth(base);
@@ -182,11 +181,11 @@ function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Co
   };
 }
 
-/** To lift a thing out of its slot. [A] */
+/** Clearance to lift an item out of its slot. [A] */
 const LIFT_OUT = 25 * NM_PER.mm;
 const MAX_SLOTS = 60;
 
-/** As many slots as the tallest thing in any of them leaves room for between the first and the last: never fewer than hold something. */
+/** As many slots as the tallest item in any of them allows between the first and the last, and never fewer than are occupied. */
 export function slotsFromThings(box: SlotRack, thingsIn: ThingsIn): FromThings[] {
   const slots = inOrder(box.slots);
   const things = slots.flatMap(({ id: slot }) => thingsIn(slot));
@@ -205,7 +204,7 @@ export function slotsFromThings(box: SlotRack, thingsIn: ThingsIn): FromThings[]
   return empty.map(({ id: slot }): FromThings => ({ path: ['slots', slot], value: undefined }));
 }
 
-/** The nth id that no slot has. */
+/** The nth unused id. */
 function freshSlot({ slots }: SlotRack, nth: number): string {
   let free = -1;
   for (let number = 1; ; number++) if (!Object.hasOwn(slots, `t${number}`) && ++free === nth) return `t${number}`;

@@ -1,11 +1,11 @@
-/** The inside of a shelf box as a tree of spaces: read from its shelves and dividers, turned round or copied, and written back as elements. */
+/** The inside of a shelf box as a tree of spaces: read from its shelves and dividers, mirrored or copied, and written back as elements. */
 import type { ShelfBox, ShelfElement } from './shelf-box.ts';
 import { FLOOR } from './shelf-box.ts';
 import type { SpaceElement } from './spaces.ts';
 
 export type Cutter = ShelfElement | SpaceElement;
 
-/** A space that nothing cuts, or one cut by a row of shelves or of dividers into one part more than there are of them. */
+/** An undivided space, or one divided by n shelves or dividers into n + 1 parts. */
 export interface SpaceNode {
   readonly id: string;
   readonly kind: 'shelf' | 'divider' | null;
@@ -21,7 +21,7 @@ const UNCUT: Levels = { shelf: -1, divider: -1 };
 
 const rowsOf = (rows: Readonly<Record<string, Cutter>>): Cutter[] => Object.values(rows).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** The tree of a box; elements that cut nothing that is there are not in it. The order of cutting is that of spaces.ts. */
+/** The tree of a box without elements that divide no existing space. Order as in spaces.ts. */
 export function treeOf({ shelves, dividers }: Pick<ShelfBox, 'shelves' | 'dividers'>): SpaceNode {
   const used = new Set<string>();
   const visit = (id: string, done: Levels): SpaceNode => {
@@ -39,7 +39,7 @@ export function treeOf({ shelves, dividers }: Pick<ShelfBox, 'shelves' | 'divide
   return visit(FLOOR, UNCUT);
 }
 
-/** The part of a tree that has this name: the whole of it as it was before it was cut. */
+/** The subtree of this name, whole as before it was divided. */
 export function findSpace(node: SpaceNode, id: string): SpaceNode | null {
   if (node.id === id) return node;
   for (const part of node.parts) {
@@ -52,11 +52,11 @@ export function findSpace(node: SpaceNode, id: string): SpaceNode | null {
 export interface Written {
   readonly shelves: Readonly<Record<string, ShelfElement>>;
   readonly dividers: Readonly<Record<string, SpaceElement>>;
-  /** What each space that nothing cuts is called now, by what it was called. */
+  /** New name of each undivided space, by its old name. */
   readonly names: ReadonlyMap<string, string>;
 }
 
-/** A tree as elements again, cutting the space `into` from `level` on. */
+/** A tree as elements again, dividing the space `into` from `level` on. */
 export function writeTree(tree: SpaceNode, into = FLOOR, level = 0): Written {
   const shelves: Record<string, ShelfElement> = {};
   const dividers: Record<string, SpaceElement> = {};

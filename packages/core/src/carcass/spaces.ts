@@ -1,23 +1,21 @@
 /**
- * The inside of a box cut up by shelves and dividers, one inside another as deep as anyone likes. A
- * space cut by n elements becomes n + 1: the lowest or leftmost keeps the name, each element names the
- * space over it or to the right of it, so that adding or taking out one changes no other name.
- * Elements without a place of their own share what is left in equal openings; each position is rounded
- * from the whole, so the last takes no remainder.
+ * The inside of a box divided by shelves and dividers, nested to any depth. A space with n elements becomes n + 1: the lowest or leftmost keeps the name,
+ * each element names the space above it or to its right, so that adding or deleting one changes no other name. Elements without a position share the rest
+ * in equal openings; each position is rounded from the whole, so the last takes no remainder.
  */
 import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { OverriddenSize } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label, type Source } from '../explained/explained-length.ts';
 
-/** A shelf or a divider of the design. */
+/** A shelf or a divider of the spec. */
 export interface SpaceElement {
   readonly id: string;
-  /** Among those that cut the same space. */
+  /** Among those that divide the same space. */
   readonly order: number;
-  /** From the space's floor or left face to its own underside or left face; null shares the space. */
+  /** From the space's floor or left face to its own underside or left face; null for an equal share. */
   readonly at: Entered | null;
-  /** The space it cuts, and how many times that space was cut before. */
+  /** The space it divides, and how often that space was divided before. */
   readonly in: string;
   readonly level: number;
 }
@@ -39,17 +37,17 @@ export interface SpaceBox {
 export interface PlacedElement<E> {
   readonly element: E;
   readonly kind: 'shelf' | 'divider';
-  /** The space it cuts. */
+  /** The space it divides. */
   readonly within: SpaceBox;
   /** Underside of a shelf, left face of a divider, in the cabinet frame. */
   readonly at: Length;
-  /** Counted through the cabinet, from 1, shelves and dividers apart. */
+  /** Counted through the cabinet, from 1, shelves and dividers separately. */
   readonly number: number;
 }
 
 export interface CutUp<E> {
   readonly placed: readonly PlacedElement<E>[];
-  /** What is left to stand things in, in the order it is come to. */
+  /** Undivided spaces, in order of creation. */
   readonly spaces: readonly SpaceBox[];
 }
 
@@ -61,7 +59,7 @@ export interface CutUpJob<S extends SpaceElement, D extends SpaceElement> {
   readonly thicknessFrom: Source;
   readonly panelOf: (kind: 'shelf' | 'divider', id: string) => string;
   readonly enteredAt: (kind: 'shelf' | 'divider', id: string) => Source;
-  /** Where a free or entered shelf really comes to rest, above the space's floor: pin holes stand at steps. */
+  /** Where a free or entered shelf comes to rest above the space's floor: pin holes are in steps. */
   readonly rest?: (shelf: S, above: Length, within: SpaceBox) => Length;
 }
 
@@ -74,14 +72,14 @@ export function cutUp<S extends SpaceElement, D extends SpaceElement>(job: CutUp
   const counts = { shelf: 0, divider: 0 };
   const used = new Set<SpaceElement>();
 
-  /** `done`: the levels of shelves and of dividers this space has been cut at. Shelves of a level go before dividers of the same one. */
+  /** `done`: the levels at which this space was divided by shelves and by dividers. Shelves of a level come before dividers of it. */
   const visit = (space: SpaceBox, done: { readonly shelf: number; readonly divider: number }): void => {
-    // Each element cuts once: one that names its own space, or a ring of them, stays out.
+    // Each element divides once: one that names its own space, or is part of a cycle, is ignored.
     const here = <E extends SpaceElement>(rows: readonly E[], after: number): E[] =>
       rows.filter((row) => row.in === space.id && row.level > after && !used.has(row));
     const [shelves, dividers] = [here(job.shelves, done.shelf), here(job.dividers, done.divider)];
     const next = Math.min(...shelves.map((row) => row.level), ...dividers.map((row) => row.level));
-    // A space with no room in it is cut no further: the checks say what is wrong with it.
+    // A space without room is not divided further: the checks report it.
     if (!Number.isFinite(next) || space.width.value <= 0 || space.height.value <= 0) {
       spaces.push(space);
       return;
@@ -126,7 +124,7 @@ interface Split<E> {
   readonly parts: readonly (Pick<SpaceBox, 'left' | 'width'> | Pick<SpaceBox, 'floor' | 'height'>)[];
 }
 
-/** Elements of one direction laid into a space: runs of free ones between those with a place of their own. */
+/** Elements of one direction in a space: runs of free ones between those with a position. */
 function splitSpace<S extends SpaceElement, D extends SpaceElement, E extends S | D>(
   job: CutUpJob<S, D>,
   space: SpaceBox,
@@ -167,7 +165,7 @@ function splitSpace<S extends SpaceElement, D extends SpaceElement, E extends S 
     below = [minus(words.below, start as Length)];
     free = [];
   }
-  // The whole span keeps the sum it came with.
+  // The whole span keeps its own explanation.
   run(whole.value, below.length === 0 ? whole : explainedLength([plus(words.whole, whole.value, { inner: whole }), ...below]));
   const rested = kind === 'shelf' && job.rest ? restOn(job, space, cuts as unknown as { element: S; at: Length }[], openings) : openings;
   return {
@@ -181,7 +179,7 @@ const WORDS_OF = {
   divider: { thickness: 'divider-thickness', at: 'divider-at', below: 'right-of-divider-before', whole: 'space' },
 } as const;
 
-/** Shelves on pins come to rest at the nearest hole; the openings about them are measured from there. */
+/** Shelves on pins rest at the nearest hole; the openings around them are measured from there. */
 function restOn<S extends SpaceElement, D extends SpaceElement>(
   job: CutUpJob<S, D>,
   space: SpaceBox,
@@ -203,7 +201,7 @@ function restOn<S extends SpaceElement, D extends SpaceElement>(
   });
 }
 
-/** Places that were typed, beside where each element would stand if it shared its space with those that have none. Shelves on pins go to the nearest hole anyway. */
+/** Entered positions, beside the position each element would have as an equal share. Shelves on pins go to the nearest hole anyway. */
 export function overriddenPlaces<S extends SpaceElement, D extends SpaceElement>(
   job: CutUpJob<S, D>,
   { placed }: CutUp<S | D>,

@@ -1,4 +1,4 @@
-/** What every cabinet decides, whatever its family: who it is, its outer size, what it is made of, how it is joined, hung and filled. */
+/** The spec shared by every cabinet of any family: identity, outer size, stock, joinery, hanging and contents. */
 import type { Contents } from '../contents/presets.ts';
 import type { Row } from '../contents/row.ts';
 import { entered, type Entered } from '../length/entered.ts';
@@ -17,22 +17,25 @@ export interface ScrewChoice {
 export interface AssemblyChoice extends ScrewChoice {
   readonly by: FastenedBy;
   readonly perJoint: number;
-  /** Edges are drilled before anything is driven into them. */
+  /** Edges are predrilled for every fastener. */
   readonly pilot: boolean;
-  /** Side of a level part its pocket holes are on; hidden takes the one an eye does not see. */
+  /** Side of a level part its pocket holes are on; hidden takes the side out of sight. */
   readonly pocketsOn: 'hidden' | 'under' | 'upper';
 }
 
-/** What the surfaces get, and when. */
+/** Finish of the surfaces, and when it is applied. */
 export interface FinishChoice {
   readonly kind: 'none' | 'oil' | 'varnish' | 'paint' | 'stain';
   readonly when: 'before' | 'after';
-  /** Where glue will go, or come out, is taped off. */
+  /** Glue surfaces and squeeze-out areas are taped off. */
   readonly masked: boolean;
 }
 
 export interface HangingChoice {
-  /** On a cleat outside the back or hidden behind it; screwed through its hanging rail (a fold-down's backboard) into the studs; or that rail hung by keyhole plates. */
+  /**
+   * On a cleat outside the back or recessed behind it; screwed through its hanging rail (a fold-down's backboard) into the studs; or that rail hung by
+   * keyhole plates.
+   */
   readonly kind: Hanging['kind'];
   /** Product the cleat is ripped from. */
   readonly stock: string;
@@ -45,7 +48,7 @@ export interface HangingChoice {
   readonly rail: Entered | null;
   /** Screws through each side into the rail's ends, of the assembly screw. */
   readonly railScrews: number;
-  /** Ends of the wall cleat, in from the ends of the cabinet cleat; negative runs on past the cabinet. */
+  /** Inset of the wall cleat's ends from those of the cabinet cleat; negative extends past the cabinet. */
   readonly leftInset: Entered;
   readonly rightInset: Entered;
   readonly spacer: { readonly stock: string; readonly height: Entered } | null;
@@ -54,29 +57,29 @@ export interface HangingChoice {
   readonly antiLift: boolean;
   /** The wall rail it hangs on; null for a wall cleat of its own. */
   readonly wallRail: string | null;
-  /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
+  /** Distance of a second beveled cleat below the first, in place of the spacer; null for none. */
   readonly lowerCleat: Entered | null;
-  /** The cabinet cleat of an outside cleat in so many brackets of this length; null for one piece. */
+  /** The cabinet cleat of an outside cleat in this many brackets of this length; null for one piece. */
   readonly brackets: { readonly count: number; readonly length: Entered } | null;
-  /** Out of the wall cleat's lower edge, `at` from its left end: round an outlet, a pipe, another rail. */
+  /** Notch in the wall cleat's lower edge, `at` from its left end: around an outlet, a pipe, another rail. */
   readonly notch: { readonly at: Entered; readonly length: Entered; readonly depth: Entered } | null;
-  /** Keyhole plates: what one carries as its maker says, 0 where nobody knows; heads stand so far off the wall. */
+  /** Keyhole plates: rating of one, 0 where unknown, and the projection of the screw heads. */
   readonly plate: { readonly ratedKg: number; readonly proud: Entered };
-  /** Screwed through, it is bolted to floor or ceiling too, as a wall that moves wants it; null for not. */
+  /** Screwed through, it is also bolted to floor or ceiling, as a moving wall requires; null for not. */
   readonly second: { readonly plane: 'top' | 'bottom'; readonly count: number; readonly ratedN: number } | null;
-  /** How far its halves settle into one another under it; null takes what the first hang taught, or nothing. */
+  /** Seating allowance; null takes what the first hang showed, or zero. */
   readonly seats: Entered | null;
   /** Cleat and spacer are shimmed where the wall bows. */
   readonly shimmed: boolean;
 }
 
-/** What opens in front of it; the space it sweeps is kept free on the wall. */
+/** What opens in front of it; its swing is kept free on the wall. */
 export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers' | 'lid-up' | 'flap-down';
 
 export const UNDER = ['nothing', 'seat', 'bed', 'cot', 'cooker'] as const;
 export type Under = (typeof UNDER)[number];
 
-/** Something loose in a space of the cabinet that holds things in their places (inserts.ts). */
+/** A loose holder in a space of the cabinet (inserts.ts). */
 export interface Insert {
   readonly id: string;
   readonly order: number;
@@ -91,18 +94,18 @@ export interface Insert {
   readonly depth: Entered;
   /** Of a tray's walls, of leaves. */
   readonly height: Entered;
-  /** Holes, slots, pegs or leaves side by side; rows of holes from rear to front. */
+  /** Number of holes, slots, pegs or leaves side by side; rows of holes from rear to front. */
   readonly count: number;
   readonly rows: number;
-  /** Across what goes in; the next is so much larger. */
+  /** Size across; growth of each next one. */
   readonly size: Entered;
   readonly step: Entered;
   readonly clearance: Entered;
-  /** Holes and slots go so deep; null goes through. */
+  /** Depth of holes and slots; null for through. */
   readonly deep: Entered | null;
 }
 
-/** Along a part's length, across it, or as it comes (painted work). */
+/** Along a part's length, across it, or either (painted work). */
 export type GrainChoice = 'length' | 'width' | 'free';
 
 export interface SpecBase {
@@ -111,43 +114,43 @@ export interface SpecBase {
   readonly name: string;
   readonly order: number;
   readonly unit: DisplayUnit;
-  /** Outer size of the carcass. A family whose form has no such field works it out, and does not read this. */
+  /** Outer size of the carcass. A family without such a field derives it, and ignores this. */
   readonly width: Entered;
   readonly height: Entered;
-  /** Of the carcass with its back; the gap of an outside cleat comes on top. */
+  /** Of the carcass with its back; the gap of an outside cleat is added. */
   readonly depth: Entered;
   readonly stock: string;
-  /** Parts whose grain a person has chosen, by their id without the cabinet's: 'shelf/s1'. Others have their family's. */
+  /** Grain of parts chosen by a person, by their id without the cabinet's: 'shelf/s1'. Others have their family's. */
   readonly grains?: Readonly<Record<string, GrainChoice>>;
   readonly jointDepth: Entered;
   readonly fit: Fit;
   readonly glue: boolean;
   readonly assembly: AssemblyChoice;
-  /** Ends of stopped slots: as the router leaves them, or chiselled square. */
+  /** Ends of stopped slots: as routed, or chiseled square. */
   readonly stopEnds: 'round' | 'square';
-  /** Slots before slopes, tapers and curves take the square edges away, or after. */
+  /** Slots before or after slopes, tapers and curves remove the square edges. */
   readonly cutFirst: 'slots' | 'shape';
-  /** What keeps fibers whole where a slot comes out over an edge that shows: scrap behind it, a piece left wide and ripped after, nothing. */
+  /** Protection against tear-out where a slot breaks a visible edge: a backing board, a strip left wide and ripped afterward, none. */
   readonly slotExit: SlotExit;
   readonly finish: FinishChoice;
   /** Thickness of the band on front edges; null for bare edges. */
   readonly band: Entered | null;
   readonly hanging: HangingChoice;
-  /** By the space things stand in: 'bottom', a shelf's id, a divider's. */
+  /** By the name of the space: 'bottom', a shelf's id, a divider's. */
   readonly contents: Readonly<Record<string, Contents>>;
-  /** Rows of things side by side, worked out for one of its floors. */
+  /** Rows of items side by side on its floors. */
   readonly rows: Readonly<Record<string, Row>>;
   readonly front: Front;
-  /** Things are put on top of the cabinet. */
+  /** Items are put on top of the cabinet. */
   readonly topLoaded: boolean;
-  /** What stands loose in its spaces and holds things in their places. */
+  /** Loose inserts in its spaces. */
   readonly inserts: Readonly<Record<string, Insert>>;
   readonly place: WallPlace;
   /** What is below it, where people rest or cook. */
   readonly over: Under;
 }
 
-/** What the questions of a new cabinet settle. */
+/** Answers to the questions about a new cabinet. */
 export interface NewSpec {
   readonly id: string;
   readonly name: string;
@@ -162,14 +165,14 @@ export interface NewSpec {
   readonly place: WallPlace;
 }
 
-/** A length in the unit's own system: whole millimeters, or inches and fractions. */
+/** A length in the cabinet's own unit: whole millimeters, or inches and fractions. */
 export function pick(unit: DisplayUnit, metric: string, imperial: string): Entered {
   const text = unit === 'mm' ? `${metric} mm` : `${imperial} in`;
   const known = picked.get(text) ?? entered(text);
   picked.set(text, known);
   return known;
 }
-/** The same few texts, read each time a box of a run is made. */
+/** Memoized: the same few texts are read each time a box of a run is made. */
 const picked = new Map<string, Entered>();
 
 const screwOf = (unit: DisplayUnit, metric: string, metricLength: string, numbered: string, inchLength: string): ScrewChoice => ({
@@ -177,7 +180,7 @@ const screwOf = (unit: DisplayUnit, metric: string, metricLength: string, number
   length: pick(unit, metricLength, inchLength),
 });
 
-/** A sound cleat to start from: outside the back with a spacer and a rail inside. */
+/** A sound default cleat: outside the back with a spacer and a rail inside. */
 export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
   return {
     kind: 'outside',
@@ -204,7 +207,7 @@ export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
   };
 }
 
-/** The common part of a new cabinet. `spaces` are the ids of what things stand in. */
+/** The common part of a new spec. `spaces` are the ids of its spaces. */
 export function newBase<F extends string>(family: F, start: NewSpec, spaces: readonly string[]): SpecBase & { readonly family: F } {
   const { id, name, order, unit, width, height, depth, stock, contents, place } = start;
   return {

@@ -1,8 +1,8 @@
-/** Splitting a space of a shelf box in two, and making it one again: edits as data, inside the cabinet. */
+/** Splits a space of a shelf box in two, and joins it again: edits inside the cabinet. */
 import type { ShelfBox, ShelfElement } from './shelf-box.ts';
 import type { SpaceElement } from './spaces.ts';
 
-/** One step of an edit inside a cabinet; `undefined` takes away. */
+/** One step of an edit inside a cabinet; `undefined` deletes. */
 export interface SpecStep {
   readonly path: readonly string[];
   readonly value: unknown;
@@ -13,7 +13,7 @@ const cutters = (box: ShelfBox): readonly (SpaceElement & { readonly list: 'shel
   ...Object.values(box.dividers).map((divider) => ({ ...divider, list: 'dividers' as const })),
 ];
 
-/** A shelf or a divider put into a space, after all that cut it before. What stood in the space is guessed for the new one too. */
+/** Inserts a shelf or divider into a space, after all that divide it already. The contents of the space are assumed for the new one too. */
 export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divider', id: string): SpecStep[] {
   const level = cutters(box).reduce((most, each) => (each.in === space ? Math.max(most, each.level + 1) : most), 0);
   const element: SpaceElement = { id, order: 1, at: null, in: space, level };
@@ -24,7 +24,7 @@ export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divide
   ];
 }
 
-/** A shelf or a divider taken out with everything that cuts the space it opens: that space is no more. */
+/** Deletes a shelf or divider with everything that divides the space it opens. */
 export function joinSpaces(box: ShelfBox, id: string): SpecStep[] {
   const gone = [id];
   for (const space of gone) for (const each of cutters(box)) if (each.in === space && !gone.includes(each.id)) gone.push(each.id);

@@ -1,4 +1,4 @@
-/** The bays of a till, side by side: their widths, the dividers and blocks between and in them, their magnets and what they meet. */
+/** The bays of a till side by side: widths, dividers and blocks, their magnets and connections. */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
@@ -14,11 +14,11 @@ import { faceAt, id, isTapered, leaningOutline, standingDepth, type TillFrame } 
 
 const BLOCK_PLAY = (0.5 * NM_PER.mm) as Length;
 
-/** A magnet is let in so deep, and this much wood stays behind it. [ASSUME] */
+/** Depth of a magnet's hole, and wood left behind it. [ASSUME] */
 const MAGNET_DEPTH = 5 * NM_PER.mm;
 const MAGNET_COVER = 2 * NM_PER.mm;
 
-/** Up the middle of a bay, from a quarter of the tool's length to three quarters. */
+/** Magnets along the middle of a bay, from a quarter to three quarters of the tool's length. */
 export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): PanelCut[] {
   if (magnets === 0) return [];
   const run = bay.toolLength.nm / 2;
@@ -49,7 +49,7 @@ export interface LaidBay {
   readonly magnets: number;
 }
 
-/** Bays side by side with a divider between two; those without a width share what the others leave, and where none does they all share it. */
+/** Bays side by side with a divider between two; those without a width share the rest. */
 export function layBays(base: TillFrame): LaidBay[] {
   const { box, insideWidth, insideLeft } = base;
   const bays = inOrder(box.bays);
@@ -112,7 +112,7 @@ export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   );
 }
 
-/** A block stands in its bay with half a millimeter of play about it. */
+/** Clearance of a block in its bay. [ASSUME] half a millimeter around */
 export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   const { box, floor } = base;
   const depth = standingDepth(base);
@@ -141,7 +141,7 @@ export function bayConnections(base: TillFrame, bays: readonly LaidBay[]): Conne
   const glued = jointOf(box, 'butt', { fastening: null });
   const loose = { ...glued, glue: false };
   const strip = id(base, 'ledge');
-  // Glued to a panel that comes out they come out with it: at the bottom they stand dry.
+  // Dividers glued to a removable panel come out with it, and stand dry at the bottom.
   const onBottom = box.panel === 'removable' && box.dividersBy === 'glue' ? loose : glued;
   return [
     ...bays

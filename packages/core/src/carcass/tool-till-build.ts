@@ -1,7 +1,6 @@
 /**
- * The tool till: a panel tilted back between two sides, a bay for each tool on the bottom before it.
- * The panel's plane is what everything follows: the sides taper with it, the top's front edge is sawn to
- * it, the dividers lean their rear edges on it.
+ * The tool till: a panel tilted back between two sides, with a bay for each tool in front. Everything follows the panel's plane: the sides taper with it,
+ * the top's front edge is beveled to it, the dividers lean on it.
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
@@ -17,7 +16,7 @@ import type { ToolTill } from './tool-till.ts';
 import { bayConnections, blocks, compartment, dividers, layBays, magnetHoles, type LaidBay } from './tool-till-bays.ts';
 import { faceAt, id, isTapered, slope, tillFrame, type TillFrame } from './tool-till-frame.ts';
 
-/** A removable panel has this at each end. [ASSUME] */
+/** Clearance of a removable panel at each end. [ASSUME] */
 const PANEL_CLEARANCE = NM_PER.mm as Length;
 const BATTEN = (20 * NM_PER.mm) as Length;
 
@@ -46,7 +45,7 @@ function buildWide(box: ToolTill, stockOf: StockOf): CabinetGeometry {
           ]
         : [],
     ),
-    // The panel's head is pulled out or pushed back.
+    // Dragging the panel's head changes the tilt.
     handles: [
       {
         panel: id(base, 'tilted-panel'),
@@ -69,7 +68,7 @@ function buildWide(box: ToolTill, stockOf: StockOf): CabinetGeometry {
 function shell(base: TillFrame): Panel[] {
   const { box, T, rear, floor } = base;
   const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
-  // The front edge stands upright as far as the lip, then runs with the panel.
+  // The front edge is upright as far as the lip, then follows the panel.
   const foot = floor + (box.lip?.nm ?? 0);
   const head = Math.round(box.depth.nm - (box.height.nm - foot) * base.tan);
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
@@ -177,7 +176,7 @@ function lip(base: TillFrame): Panel[] {
   ];
 }
 
-/** Behind a panel that can be taken out: a strip on each side that it lies on. */
+/** Behind a removable panel: a batten on each side that it rests on. */
 function battens(base: TillFrame): Panel[] {
   const { box, T, floor } = base;
   if (box.panel !== 'removable') return [];
@@ -211,7 +210,7 @@ function shellConnections(base: TillFrame): Connection[] {
   return [
     ...between(id(base, 'top'), left, right, jointOf(box, 'rabbet')),
     ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
-    // Its front edge is sawn to the panel's face.
+    // Its front edge is beveled to the panel's face.
     connect(id(base, 'top'), 'far', id(base, 'tilted-panel'), 'reference', { ...glued, kind: 'flush', glue: false }),
     ...(box.hanging.rail ? [...between(rail, left, right, ends), connect(rail, 'far', id(base, 'top'), 'other', glued)] : []),
   ];

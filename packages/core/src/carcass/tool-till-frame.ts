@@ -1,11 +1,11 @@
-/** What all parts of a till share: the measures its panel's plane gives, and the shapes that lean with it. */
+/** Shared by all parts of a till: dimensions from its panel's plane, and the shapes that lean with it. */
 import { NM_PER, roundToNm, ZERO, type Length } from '../length/length.ts';
 import type { PanelEdge } from '../solid/panel.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { ToolTill } from './tool-till.ts';
 
-/** What all parts of the till share. The panel's face passes through (floor, faceOut) and leans back by the tilt. */
+/** The panel's face passes through (floor, faceOut) and leans back by the tilt. */
 export interface TillFrame extends HungFrame<ToolTill> {
   readonly rear: Length;
   readonly depth: ExplainedLength;
@@ -47,12 +47,12 @@ export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
   };
 }
 
-/** Out from the wall to the panel's face at a height. */
+/** Distance from the wall to the panel's face at a height. */
 export const faceAt = ({ faceOut, floor, tan }: TillFrame, up: number): number => Math.round(faceOut - (up - floor) * tan);
 
 export const id = ({ box }: Pick<TillFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
-/** A four-cornered outline whose rear and front edges lean alike: u upwards, v out. */
+/** An outline with four corners whose rear and front edges lean alike: u up, v out. */
 export function leaningOutline(height: number, rearAtFoot: number, rearAtHead: number, frontAtFoot: number, frontAtHead: number): PanelEdge[] {
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   return [edge('near', 0, rearAtFoot), edge('end', height, rearAtHead), edge('far', height, frontAtHead), edge('start', 0, frontAtFoot)];
@@ -60,10 +60,10 @@ export function leaningOutline(height: number, rearAtFoot: number, rearAtHead: n
 
 export const isTapered = ({ sides, tiltDeg }: ToolTill): boolean => sides === 'tapered' && tiltDeg > 0;
 
-/** Up the slope between two heights. */
+/** Length along the slope between two heights. */
 export const slope = ({ cos }: TillFrame, up: number): Length => roundToNm(up / NM_PER.mm / cos);
 
-/** What stands on the bottom ends behind the lip. */
+/** Parts on the bottom end behind the lip. */
 export const standingDepth = (base: TillFrame): ExplainedLength => {
   const { box } = base;
   const t = thicknessTerm(base, box.stock);

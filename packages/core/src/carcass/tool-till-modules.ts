@@ -1,4 +1,4 @@
-/** A set of narrow tills, one for each tool, on one cleat: each as wide as its tool asks, those without a width share what is left. */
+/** A set of narrow tills, one per tool, on one cleat; those without a width share the rest. */
 import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { CabinetGeometry } from '../solid/cabinet.ts';

@@ -1,4 +1,4 @@
-/** The tool till as a person decides it: a panel tilted back between two sides, a bay for each tool before it. What follows is made in tool-till-build.ts. */
+/** The tool till spec: a panel tilted back between two sides, a bay for each tool in front. Its panels are made in tool-till-build.ts. */
 import type { Entered } from '../length/entered.ts';
 import type { FromThings, Thing, ThingsIn } from './family.ts';
 import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
@@ -7,9 +7,9 @@ import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 export interface Bay {
   readonly id: string;
   readonly order: number;
-  /** What stands in it, as the person calls it. */
+  /** Name of the tool in it. */
   readonly tool: string;
-  /** Across the tool; null shares what the others leave. */
+  /** Across the tool; null shares the rest. */
   readonly width: Entered | null;
   /** Along the panel, for magnets. */
   readonly toolLength: Entered;
@@ -18,7 +18,7 @@ export interface Bay {
   readonly held: 'ledge' | 'magnets';
   /** A block under a short tool; null for none. */
   readonly block: Entered | null;
-  /** Kept for a tool that is still to come. */
+  /** Reserved for a future tool. */
   readonly spare: boolean;
 }
 
@@ -26,32 +26,32 @@ export interface ToolTill extends SpecBase {
   readonly family: 'tool-till';
   /** wide: one till with a bay for each tool. modules: a narrow till for each, side by side on one cleat. */
   readonly together: 'wide' | 'modules';
-  /** Free between two modules. */
+  /** Clearance between two modules. */
   readonly moduleGap: Entered;
-  /** Of the panel, back from upright. */
+  /** Tilt of the panel from upright. */
   readonly tiltDeg: number;
-  /** tapered: the sides' front edges run with the panel. parallel: upright. */
+  /** tapered: the sides' front edges follow the panel. parallel: upright. */
   readonly sides: 'tapered' | 'parallel';
-  /** From the panel's face to the sides' front edges at the bottom: what tools stand on. */
+  /** From the panel's face to the sides' front edges at the bottom: standing room of the tools. */
   readonly ledge: Entered;
-  /** Height of the strip before the tools; null for none. */
+  /** Height of the strip in front of the tools; null for none. */
   readonly lip: Entered | null;
   readonly panelStock: string;
   readonly dividerStock: string;
-  /** How high the dividers stand, along their front edges. */
+  /** Height of the dividers along their front edges. */
   readonly dividers: Entered;
-  /** Room at each side of a tool. */
+  /** Clearance at each side of a tool. */
   readonly wiggle: Entered;
-  /** joints: the panel sits in the sides. removable: it lies on battens. */
+  /** joints: the panel is joined to the sides. removable: it rests on battens. */
   readonly panel: 'joints' | 'removable';
-  /** Dividers against the panel: glued, or only standing there. */
+  /** Dividers against the panel: glued, or dry. */
   readonly dividersBy: 'glue' | 'loose';
-  /** Pull of one magnet as its maker rates it, N, and what that is divided by. */
+  /** Rated pull of one magnet, N, and its safety factor. */
   readonly magnetPull: number;
   readonly magnetFactor: number;
-  /** Across a magnet. */
+  /** Diameter of a magnet. */
   readonly magnet: Entered;
-  /** The bottom stands in from the sides' ends by this. */
+  /** Inset of the bottom from the sides' ends. */
   readonly under: Entered;
   readonly bays: Readonly<Record<string, Bay>>;
 }
@@ -99,14 +99,14 @@ export function newToolTill(start: NewSpec): ToolTill {
   };
 }
 
-/** What a till cannot be. */
+/** Why a till cannot be built. */
 export function tillFault({ together, hanging }: ToolTill) {
   if (together === 'modules' && !hanging.rail)
     return { code: 'modules', path: ['hanging', 'rail'], message: 'each module hangs by a rail of its own', accepted: 'the height of the rail' };
   return null;
 }
 
-/** Each bay as wide, as long and as heavy as the largest thing that was given to it. */
+/** Each bay sized for the largest item assigned to it: width, length and weight. */
 export function baysFromThings({ bays }: ToolTill, thingsIn: ThingsIn): FromThings[] {
   return Object.values(bays).flatMap(({ id }): FromThings[] => {
     const things = thingsIn(id);

@@ -13,12 +13,12 @@ import type { Finding, Fix, FixStep } from './finding.ts';
 import { roundDown } from './round.ts';
 import { cannotBeMade, nowhere, partOutside, partsClash } from './part-checks.ts';
 
-/** Two readings at least, on the sheets in use. [ASSUME] */
+/** Least readings on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
-/** A joint that is this much used with nothing but glue or fasteners under it. */
+/** Utilization of a joint held by glue or fasteners alone that makes it weak. */
 const WEAK_USE = 0.5;
 
-/** What makes a joint a dado with wood left under it, wherever the family keeps that; nothing when it cannot be one. */
+/** Edit that makes a joint a dado with wood left under it, wherever the family keeps that; undefined where it cannot be one. */
 export function dadoAt({ spec }: Pick<CheckContext, 'spec'>, decided: readonly string[] | undefined): FixStep[] {
   if (!decided) return [];
   const at = (...more: string[]): readonly string[] => ['units', spec.id, ...decided, ...more];
@@ -132,8 +132,8 @@ const sag: Check = (context) => {
 };
 
 /**
- * A thicker sheet, glue, a narrower box. Under a mass that was entered, sag over its limit goes with the
- * square of the span and stress with the span; where the load grows with the shelf, by one power more.
+ * A thicker sheet, glue, or a narrower box. With an entered mass, sag over its limit goes with the square of the span and stress with the span; where the
+ * load grows with the shelf, by one power more.
  */
 function shorterSpan(context: CheckContext, panel: string, ratio: number, power: number): Fix[] {
   const { spec, workshop, stockOf, cabinet } = context;
@@ -248,7 +248,7 @@ const glueOnFinish: Check = (context) => {
   ];
 };
 
-/** A strip so many times as long as its lesser section bends and bows by itself. [A] */
+/** Slenderness beyond which a strip bends and bows by itself. [A] */
 const SLENDER = 30;
 
 const slenderStrip: Check = (context) => {
@@ -257,7 +257,7 @@ const slenderStrip: Check = (context) => {
     if (panel.role !== 'ledge' && panel.role !== 'edging') return [];
     const least = Math.min(panel.width.value, panel.thickness);
     if (panel.length.value <= SLENDER * least) return [];
-    // Held all along by an edge or a face of its own, or in the middle by something that stands against it.
+    // Supported all along by an edge or a face, or in the middle by a panel against it.
     const held = cabinet.connections.some(
       ({ guest, edge, host, face }) => (guest === panel.id && (edge === 'near' || edge === 'far' || isFace(edge))) || (host === panel.id && isFace(face)),
     );

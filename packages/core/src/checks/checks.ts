@@ -1,4 +1,7 @@
-/** All checks of a cabinet by itself, the gravest findings first; what it runs into on the wall is in place-checks.ts. A new check goes into one of the lists, its words into words/. */
+/**
+ * All checks of a cabinet by itself, most severe findings first; conflicts on the wall are in place-checks.ts. A new check goes into one of the lists, its
+ * words into words/.
+ */
 import { BOX_CHECKS } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import { CONTENTS_CHECKS } from './contents-checks.ts';

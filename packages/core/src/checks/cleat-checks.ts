@@ -1,4 +1,4 @@
-/** Checks of the cleat itself: what it is ripped from, what it is fixed to, the spacer under it, the room above it. */
+/** Checks of the cleat itself: its stock, what it is fixed to, the spacer under it, the room above it. */
 import { enters } from '../carcass/families.ts';
 import { CLEAT_SPLITTING, splittingMPa } from '../hang/splitting.ts';
 import { heightsOf } from '../hang/boxes.ts';
@@ -76,7 +76,7 @@ const balance: Check = (context) => {
   ];
 };
 
-/** A rail without joints, where it is no longer than the boards that are sold. */
+/** A rail without joints, where the boards for sale are long enough. */
 function railInOne({ id, left, right }: WallRail): Fix[] {
   const length = enteredFromNm(right.nm - left.nm);
   return [{ label: { key: 'rail-in-one', lengthNm: length.nm }, edit: [{ path: ['wall', 'rails', id, 'pieceLength'], value: length }] }];
@@ -119,7 +119,7 @@ const lowerCleat: Check = (context) => {
   ];
 };
 
-/** So far a strip must reach behind the lower cleat for a row of screws; no strip is higher than that. */
+/** Least reach of a strip behind the lower cleat for a row of screws; greatest height of a strip. */
 const MIN_STRIP_MM = 40;
 const MAX_STRIP_MM = 400;
 
@@ -204,7 +204,7 @@ const cleatMaterial: Check = (context) => {
   ];
 };
 
-/** The cabinet cleat moved until its screws meet what they go into; a taller cleat, or rail, where they are too narrow. */
+/** Moves the cabinet cleat until its screws meet their carrier; where they are too narrow, a taller cleat or rail. */
 function meetTheCarrier(context: CheckContext, upMm: number | null): Fix[] {
   const { spec } = context;
   if (upMm === null) return [tallerCleat(context), ...firmerBack(context)];
@@ -214,7 +214,7 @@ function meetTheCarrier(context: CheckContext, upMm: number | null): Fix[] {
     : [{ label: { key: 'cleat-drop', lengthNm: drop.nm }, edit: [{ path: inSpec(context, 'hanging', 'drop'), value: drop }] }];
 }
 
-/** A rail where the family has room for one; else a back that is thick enough to hold screws itself. */
+/** A rail where the family has room for one; else a back thick enough to hold screws itself. */
 function firmerBack(context: CheckContext): Fix[] {
   const { spec, workshop } = context;
   if (enters(spec, 'hanging.rail')) {
@@ -228,10 +228,10 @@ function firmerBack(context: CheckContext): Fix[] {
   return [{ label: { key: 'back-of', text: thick.name }, edit: [{ path: inSpec(context, 'backStock'), value: thick.id }] }];
 }
 
-/** The cleat and its spacer from a sound plywood of the cabinet's own units. */
+/** Cleat and spacer from a sound plywood of the workshop. */
 function plywoodCleat(context: CheckContext): Fix[] {
   const { spec, workshop } = context;
-  // Screwed through, the strip is of the carcass' own stock: a cleat would be of another.
+  // Screwed through, the strip is of the carcass's stock: a cleat would be of another.
   if (!hangsOnCleat(spec.hanging)) return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inSpec(context, 'hanging', 'kind'), value: 'outside' }] }];
   const sound = Object.values(workshop.products).find(
     (product) =>
@@ -249,7 +249,7 @@ function plywoodCleat(context: CheckContext): Fix[] {
   ];
 }
 
-/** Screws nobody has planned: the halves hang on nothing. */
+/** No screws planned: the cleats are not fastened. */
 const unfastened: Check = (context) => {
   const { spec, cabinet, hang } = context;
   const base = { unit: spec.id, check: 'unfastened' as const, severity: 'stop' as const, station: 'hang' as const };
@@ -271,7 +271,7 @@ const unfastened: Check = (context) => {
   return found;
 };
 
-/** A short face under this leaves no room for two rows of screws. [ASSUME] */
+/** A shorter face has no room for two rows of screws. [ASSUME] */
 const MIN_SHORT_FACE_MM = 45;
 const BETWEEN_ROWS_MM = 10;
 
@@ -295,7 +295,7 @@ const slimCleat: Check = (context) => {
   ];
 };
 
-/** The wall cleat may stand past its last stud by so much of the distance between studs. docs/formulas/wall-half-bending.md */
+/** Greatest overhang of the wall cleat beyond its last stud, as a share of the stud spacing. docs/formulas/wall-half-bending.md */
 const MAX_OVERHANG = 0.4;
 
 const overhang: Check = (context) => {
@@ -333,7 +333,7 @@ const overhang: Check = (context) => {
   ];
 };
 
-/** A caution, never a refusal: the pull over the bevel may split the strip above the upper row. */
+/** A caution, never a refusal: the pull over the bevel may split the cleat above the upper row. */
 const cleatSplits: Check = (context) => {
   const { spec, cabinet, hang, hangInput } = context;
   const { hanging } = cabinet;

@@ -1,4 +1,4 @@
-/** What the wall cleat of a cabinet's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
+/** Obstacles under a cabinet's own wall cleat: outlets and rails that it can be notched around, or must make way for. */
 import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
@@ -9,9 +9,9 @@ import type { CabinetSpec } from '../carcass/families.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Finding, Fix } from './finding.ts';
 
-/** A notch is so much wider and deeper than what it goes round. [A] */
+/** Clearance of a notch around its obstacle. [A] */
 const NOTCH_PLAY = 5 * NM_PER.mm;
-/** This share of the half must stay under its bevel. [A] */
+/** Least share of the cleat that must remain under its bevel. [A] */
 const MAX_NOTCH = 0.5;
 
 interface Placed {
@@ -21,7 +21,7 @@ interface Placed {
   readonly cabinet: ResolvedCabinet;
 }
 
-/** Things and rails under the wall cleat that its notch does not clear. `elsewhere`: other places for the cabinet, searched when one is wanted. */
+/** Obstacles under the wall cleat that its notch does not clear. `elsewhere`: other places for the cabinet, searched on demand. */
 export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
   const { hanging } = cabinet;
   if (!hanging.rip || hanging.onRail) return [];
@@ -37,7 +37,7 @@ export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewh
   const cleared = ({ left, right, top }: WallRect): boolean =>
     notch !== null && left >= spec.place.along.nm + notch.from && right <= spec.place.along.nm + notch.to && top <= foot + notch.depth;
   const inWay = [
-    // What is hidden in the wall is no matter here: holes keep clear of it.
+    // Hidden pipes and cables do not matter here: holes keep clear of them.
     ...things.filter((thing) => mustBeReached(thing) || blocksCabinets(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
     ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
   ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
@@ -52,7 +52,7 @@ export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewh
   }));
 }
 
-/** From below, where enough of the half stays over it. */
+/** Notched from below, where enough of the cleat remains above. */
 function notchRound({ id }: Pick<CabinetSpec, 'id'>, half: WallRect, rect: WallRect, shortFace: Length): Fix[] {
   const depth = rect.top + NOTCH_PLAY - half.bottom;
   if (depth > MAX_NOTCH * shortFace) return [];

@@ -1,4 +1,4 @@
-/** Checks of what a cabinet holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
+/** Checks of a cabinet's contents. Rules and thresholds: docs/checks.md; numbers marked [A] there are the constants here. */
 import { enters, isShelfBox } from '../carcass/families.ts';
 import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
@@ -11,12 +11,12 @@ import type { Finding, Fix, FixStep } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown, roundUp } from './round.ts';
 
-/** A stood thing must stand out of its hole by this to be taken hold of. [A] */
+/** Least projection of an item from its hole, to be gripped. [A] */
 const PROUD = 15 * NM_PER.mm;
-/** Fuller than this, nothing can be added. [A] */
+/** Share of use beyond which nothing can be added. [A] */
 const FULL = 0.9;
 
-/** Things on one floor, each once, with the space they are in. */
+/** Items on one floor, each once, with the space they are in. */
 interface Stood {
   readonly load: CompartmentLoad;
   readonly lots: readonly ItemLot[];
@@ -25,7 +25,7 @@ interface Stood {
 const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
   hangInput.weights.contents.flatMap((load) => (load.lots.length > 0 ? [{ load, lots: load.lots }] : []));
 
-/** What every finding about a thing on a floor says of them. */
+/** Fields shared by every finding about an item on a floor. */
 const aboutThing = ({ spec }: CheckContext, { compartment }: CompartmentLoad, { id, name }: Item) => ({
   unit: spec.id,
   station: 'contents' as const,
@@ -37,13 +37,13 @@ const aboutThing = ({ spec }: CheckContext, { compartment }: CompartmentLoad, { 
 const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
 const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });
 
-/** Takes a lot off its floor; it is among the things without a place then. */
+/** Takes a lot off its floor; it becomes an item without a place. */
 const takeOff = ({ spec }: CheckContext, item: Item, keptBy: string): Fix => {
   const { [keptBy]: _gone, ...rest } = item.homes[spec.id] ?? {};
   return { label: { key: 'take-off', text: item.name }, edit: [{ path: ['items', item.id, 'homes', spec.id], value: rest }] };
 };
 
-/** Another floor of the cabinet where a lot can stand beside what is there. */
+/** Another floor of the cabinet with room for a lot beside its contents. */
 function moveTo(context: CheckContext, item: Item, count: number, from: string): Fix[] {
   const { spec, hangInput } = context;
   const homes = item.homes[spec.id] ?? {};
@@ -122,11 +122,11 @@ function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: 
   ];
 }
 
-/** Makes one opening higher: its upper shelf is fixed where it is needed, the box grown by what the openings above would lose. */
+/** Makes one opening higher: fixes its upper shelf where needed, and grows the box by what the openings above would lose. */
 function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
   const { spec, cabinet } = context;
   if (!enters(spec, 'height')) return [];
-  // Where shelves are not simply one above the other, which opening would grow is the person's to say.
+  // Where shelves are not simply stacked, which opening should grow is the person's choice.
   const plain = isShelfBox(spec) && Object.keys(spec.dividers).length === 0 && Object.values(spec.shelves).every(({ in: space }) => space === 'bottom');
   if (!plain) return [];
   const order = cabinet.compartments.map((space) => space.keptBy);
@@ -135,7 +135,7 @@ function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
   const taller = roundUp(toMm(spec.height.nm) + byMm, spec.unit);
   const edit: FixStep[] = [{ path: inSpec(context, 'height'), value: taller }];
   const floor = cabinet.compartments[0]!.at.up;
-  // All shelves are fixed where they are, those above shifted by the same: every other opening keeps its height.
+  // All shelves are fixed in place, those above shifted together: every other opening keeps its height.
   for (const [at, id] of order.entries()) {
     if (at === 0) continue;
     const shelf = cabinet.byId.get(cabinet.compartments[at]!.floor)!;
@@ -184,11 +184,11 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: ItemLot
   ];
 }
 
-/** What rolls, stands thin or leans is kept by a lip; what rolls or stands thin by a floor that falls to the back, too. */
+/** Rolls, unstable and leaning items need a lip; rolls and unstable ones are also kept by a floor that falls to the back. */
 function slides(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
   const why = rollsOut(item) ? 'rolls' : item.stands === 'leaning' ? 'leans' : standsThin(item) ? 'thin' : null;
   if (why === null || hasLip(context.cabinet, load.compartment)) return [];
-  // What leans at the back pushes its foot forward, all the more where the floor falls to the front.
+  // An item leaning at the back pushes its foot forward, more so on a floor that falls to the front.
   if (backTiltDeg(context.cabinet, load.compartment) >= BACK_TILT_DEG) return [];
   const turn = (turned: boolean): Fix => ({ label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', turned)] });
   const stand = (key: 'stand-up' | 'lean-it', stands: Item['stands']): Fix => ({ label: { key, text: item.name }, edit: [setItem(item, 'stands', stands)] });
@@ -218,7 +218,7 @@ const noRoom: Check = (context) =>
     }),
   );
 
-/** Every space that can take a kind of thing is nearly full; said once for each kind. */
+/** Every space for a kind of item is nearly full; one finding per kind. */
 const noGrowth: Check = (context) => {
   const { spec, hangInput } = context;
   const lots = stoodIn(context).flatMap((stood) => stood.lots);
@@ -229,7 +229,7 @@ const noGrowth: Check = (context) => {
     const able = hangInput.weights.contents.filter((load) => items.some((item) => canStand(item, clearOf(load))));
     const places = able.map(({ compartment }) => compartment.floor).join();
     if (able.length === 0 || told.has(places) || able.some(({ arrangement }) => (arrangement?.fill ?? 0) <= FULL)) return [];
-    // Two kinds that share the same full shelves are one thing to put right.
+    // Two kinds that share the same full shelves are one finding.
     told.add(places);
     const roomiest = able.reduce((a, b) => (b.arrangement!.fill < a.arrangement!.fill ? b : a));
     const wider = roundUp(toMm((spec.width.nm + roomiest.arrangement!.used / FULL - roomiest.compartment.width.value) as Length), spec.unit);
@@ -269,10 +269,10 @@ const outOfReach: Check = (context) => {
   });
 };
 
-/** Stems move in their notch by so much. [A] */
+/** Clearance of stems in their notch. [A] */
 const STEM_PLAY = 2 * NM_PER.mm;
 
-/** On a ledge with notches: each thing needs one, as wide as its stem. */
+/** On a notched ledge each item needs a notch as wide as its stem. */
 const inNotches: Check = (context) => {
   const { spec } = context;
   if (spec.family !== 'ledge-rack') return [];

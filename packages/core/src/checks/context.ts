@@ -1,4 +1,4 @@
-/** What a check of one cabinet may read. */
+/** Inputs of the checks of one cabinet. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import type { CabinetSpec } from '../carcass/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
@@ -26,21 +26,21 @@ export interface CheckContext {
   readonly facts: WallFacts;
   readonly children: boolean;
   readonly earthquakes: boolean;
-  /** How far its halves settle into one another, and the first hang it was learned from. */
+  /** Its seating allowance, and the first hang it was learned from. */
   readonly seating: Seating;
-  /** What comes first when sheets are cut up. */
+  /** First cut direction of the sheets. */
   readonly cutFirst: 'any' | 'rip' | 'crosscut' | 'breakdown';
   readonly workshop: Workshop;
   readonly stockOf: (productId: string) => Stocked;
   readonly rows: readonly RowAnswer[];
   readonly zone: ReachZone;
-  /** What is cut and no longer fits. */
+  /** Cut parts that no longer fit. */
   readonly misfits: readonly Misfit[];
-  /** Panels that would be glued in where all round them is glued already (build/late-parts.ts). */
+  /** Panels whose surroundings are already glued up (build/late-parts.ts). */
   readonly late: readonly string[];
 }
 
 export type Check = (context: CheckContext) => Finding[];
 
-/** A path into the cabinet that is being checked. */
+/** A path inside the cabinet being checked. */
 export const inSpec = ({ spec }: CheckContext, ...path: string[]): string[] => ['units', spec.id, ...path];

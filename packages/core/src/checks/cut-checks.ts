@@ -1,4 +1,4 @@
-/** Checks of what is cut against what is planned since. */
+/** Checks of cut parts against a plan that changed since. */
 import { familyOf } from '../carcass/families.ts';
 import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
@@ -10,8 +10,8 @@ import { pieceName } from '../stock/workshop.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /**
- * already-cut: a part that is cut to another size than the plan has now, with no joint left to take it up; a slot that is
- * narrower than what goes into it measures, or that stands elsewhere now.
+ * already-cut: a part cut to another size than now planned, with no joint left to absorb it; a slot narrower than the measured part that goes in, or at
+ * another place.
  */
 const alreadyCut: Check = (context) => {
   const { spec, cabinet, misfits } = context;
@@ -57,7 +57,7 @@ const alreadyCut: Check = (context) => {
   });
 };
 
-/** What can be done to the part itself, each with what it takes: trimmed where it is over, made anew, shimmed, or used as it is. */
+/** What can be done with the part, each with its consequence: trimmed where too large, made again, shimmed, or used as it is. */
 function atTheBench({ cabinet, workshop }: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
   const part = cabinet.byId.get(panel)!;
   const apart = Math.abs(cut - planned);
@@ -73,10 +73,10 @@ function atTheBench({ cabinet, workshop }: CheckContext, { panel, along, cut, pl
   return [...trim, remake(part, workshop), ...shim, keep('accepted')];
 }
 
-/** More than this is no shim any more. [ASSUME] 5 mm */
+/** Greatest thickness of a shim. [ASSUME] 5 mm */
 const MAX_SHIMMED = 5_000_000;
 
-/** Made once more: out of the smallest offcut that holds it, or for its share of a new sheet. */
+/** Made again: out of the smallest offcut that holds it, or for its share of a new sheet. */
 function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, products }: CheckContext['workshop']): Fix {
   const [long, wide] = [Math.max(length.value, width.value), Math.min(length.value, width.value)];
   const holds = Object.values(pieces)
@@ -91,7 +91,7 @@ function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, pro
     : { label: { key: 'remake-part', number: Math.round(share * (product?.price ?? 0) * 100) / 100, name }, fact };
 }
 
-/** The entered size that made a length, set so that it comes out as it was cut. */
+/** Sets the entered size behind a length so that it matches the cut part. */
 function backTo({ spec }: CheckContext, size: ExplainedLength, by: number): Fix[] {
   const entry = enteredIn(size);
   if (!entry || entry.path[1] !== spec.id) return [];
@@ -108,7 +108,7 @@ function backTo({ spec }: CheckContext, size: ExplainedLength, by: number): Fix[
   ];
 }
 
-/** The first size that was typed, in a sum or the sums behind its terms, and how often it counts. */
+/** The first entered size in a sum or its inner sums, with its multiplicity. */
 function enteredIn({ terms, over }: ExplainedLength): { readonly path: readonly string[]; readonly times: number } | null {
   for (const { source, times, inner } of terms) {
     if (source?.kind === 'entered') return { path: source.path, times: times / over };
@@ -118,7 +118,7 @@ function enteredIn({ terms, over }: ExplainedLength): { readonly path: readonly 
   return null;
 }
 
-/** already-glued: a part that would be glued in where everything round it is glued up already, without it. */
+/** already-glued: a part that would be glued in where everything around it is glued up already. */
 const alreadyGlued: Check = (context) => {
   const { spec, cabinet, late } = context;
   const shelves: Readonly<Record<string, unknown>> = 'shelves' in spec ? spec.shelves : {};

@@ -1,4 +1,4 @@
-/** Checks of the cut list: machines, sheets to lift, parts easily mistaken for one another. */
+/** Checks of the cut list: machines, heavy sheets, parts easily confused. */
 import { choosesGrain } from '../carcass/families.ts';
 import { cutWays, THIN_RIP } from '../cuts/ways.ts';
 import { entered } from '../length/entered.ts';
@@ -11,10 +11,10 @@ import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
 import { grainFix } from './grain-checks.ts';
 
-/** One dimension differs by up to this, the others by up to ALIKE. [ASSUME] */
+/** Confusable: one dimension differs by up to this, the others by up to ALIKE. [ASSUME] */
 const DIFFERS = 10_000_000;
 const ALIKE = 1_000_000;
-/** Parts that differ by less can take each other's place. [ASSUME] */
+/** Parts within this are interchangeable. [ASSUME] */
 const SAME = 250_000;
 
 const tooLargeForStock: Check = (context) => {
@@ -26,10 +26,10 @@ const tooLargeForStock: Check = (context) => {
     const { length: longest } = longestForSale(product, workshop);
     const fits = (along: number, across: number): boolean => along <= longest.nm - margin && across <= product.width.nm - margin;
     const [long, wide] = [line.length.value, line.width.value];
-    // Its grain lies along the stock's; a board's is always so.
+    // Its grain follows the stock's; a board's always does.
     const lies = product.kind === 'board' ? 'length' : line.grain;
     if ((lies !== 'width' && fits(long, wide)) || (lies !== 'length' && fits(wide, long))) return [];
-    // A back that no sheet holds can be made of two: split-back says how.
+    // A back larger than any sheet can be split: split-back describes how.
     if (line.role === 'back') return [];
     const turned = lies === 'length' ? fits(wide, long) : lies === 'width' && fits(long, wide);
     const panels = line.panels.flatMap((id) => cabinet.byId.get(id) ?? []);
@@ -128,7 +128,7 @@ const heavySheet: Check = ({ spec, parts, workshop, stockOf }) =>
       : [];
   });
 
-/** Strips under 25 mm: let fall free on the far side of the blade, where a saw or a guide can do that. */
+/** Strips under 25 mm: should fall free on the far side of the blade, where a saw or a guide allows. */
 const thinRip: Check = ({ spec, parts, workshop, stockOf }) =>
   parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
@@ -141,7 +141,7 @@ const thinRip: Check = ({ spec, parts, workshop, stockOf }) =>
       thick: stockOf(line.stock).used.value,
       kg: 0,
     };
-    // Off the full width or off a strip: whichever lets it fall free.
+    // Ripped off the full width or off a strip: whichever lets it fall free.
     const free = [cut.size, Math.min(cut.size, ripCapacity(workshop.shop)) as Length].some((each) => {
       const way = cutWays({ ...cut, size: each }, workshop.shop)[0];
       return way !== undefined && way.hazard !== 'thin-rip';
@@ -161,10 +161,10 @@ const thinRip: Check = ({ spec, parts, workshop, stockOf }) =>
     ];
   });
 
-/** Depths are rounded down to this when strips are to fit. */
+/** Rounding of depths that let strips fit. */
 const HALF_MM = 500_000;
 
-/** As many strips of the box's own depth as the sheet is wide, but for the kerfs between them. */
+/** Strips of the box's own depth whose number equals the sheet's width, but for the kerfs between them. */
 const kerfForgotten: Check = ({ spec, parts, workshop }) => {
   const kerf = widestKerf(workshop.shop);
   return [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
@@ -175,7 +175,7 @@ const kerfForgotten: Check = ({ spec, parts, workshop }) => {
     const count = Math.floor(product.width.nm / depth);
     const needs = count * depth + (count - 1) * kerf + 2 * workshop.shop.trim.nm;
     if (count < 2 || needs <= product.width.nm || lines.reduce((sum, line) => sum + line.count, 0) < count) return [];
-    // Only where the kerfs and edges are what is missing: a depth well off the share is no slip.
+    // Only where kerfs and trim are what is missing: a depth well off the share is no oversight.
     const least = Math.floor((product.width.nm - 2 * workshop.shop.trim.nm - (count - 1) * kerf) / count / HALF_MM) * HALF_MM;
     return [
       {
@@ -223,7 +223,7 @@ const wontFitCar: Check = ({ spec, parts, workshop, cutFirst }) => {
   });
 };
 
-/** Offcuts that would serve but for their edges. */
+/** Offcuts large enough but for their edges. */
 const noStraightEdge: Check = ({ spec, parts, workshop }) =>
   makesStraightEdge(workshop.shop)
     ? []

@@ -1,4 +1,4 @@
-/** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
+/** Findings: what a check found, with its numbers, and fixes. Words are in words/. */
 import type { PartialLoadKind } from '../hang/link.ts';
 import type { Entered } from '../length/entered.ts';
 import type { Label } from '../explained/explained-length.ts';
@@ -8,26 +8,26 @@ export type Severity = 'look' | 'change' | 'stop';
 export const SEVERITY_RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
 export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
 
-/** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */
+/** One step of an edit, as plan/edit.ts applies it; checks come before plan and only describe it. */
 export interface FixStep {
   readonly path: readonly string[];
   readonly value: unknown;
 }
 
-/** What was done to a part, as plan/design.ts keeps facts; checks come before plan and only describe it. */
+/** A fact about a part, as plan/design.ts records it; checks come before plan and only describe it. */
 export type FixFact =
   | { readonly kind: 'as-cut'; readonly asCut: { readonly panel: string; readonly length?: Entered; readonly width?: Entered } }
   | { readonly kind: 'kept'; readonly kept: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' } }
   | { readonly kind: 'spoiled'; readonly spoiled: { readonly layout: string; readonly part: string } };
 
-/** Where something stands out of its cabinet: `wall` is behind its rear. */
+/** Where a part stands outside its cabinet: `wall` is behind its rear. */
 export type OutsideOf = 'left' | 'right' | 'top' | 'bottom' | 'front' | 'wall';
 
 export type Fix =
   | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
-  /** Something that was done to the wood: noted in the shop record. */
+  /** A fact for the shop record. */
   | { readonly label: FixLabel; readonly fact: FixFact }
-  /** Something only a person can supply: the station to go to for it, and the field there. */
+  /** Input only a person can give: the station and field to go to. */
   | { readonly label: FixLabel; readonly visit: Station; readonly field?: string };
 
 /** A key of the fix words with lengths (nm), texts and numbers for its blanks. */
@@ -38,7 +38,7 @@ export interface FixLabel {
   readonly name?: Label;
   readonly text?: string;
   readonly number?: number;
-  /** Several fixes done together. */
+  /** Several fixes together. */
   readonly parts?: readonly FixLabel[];
 }
 
@@ -48,7 +48,7 @@ interface Base {
   readonly station: Station;
   readonly panels: readonly string[];
   readonly fixes: readonly Fix[];
-  /** Ids of the things it is about: two may have one name. */
+  /** Ids of the items: two may have one name. */
   readonly things?: readonly string[];
 }
 
@@ -56,7 +56,7 @@ export type Finding = Base &
   (
     | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly cutToNm: number }
     | { readonly check: 'cannot-be-made'; readonly name: Label; readonly other: Label | null }
-    /** It cannot be built as it is entered, or planning it failed: there is no plan of it. */
+    /** It cannot be built as entered, or planning failed: it has no plan. */
     | { readonly check: 'not-planned'; readonly path: readonly string[]; readonly message: string; readonly accepted: string }
     | { readonly check: 'parts-clash'; readonly name: Label; readonly other: Label }
     | { readonly check: 'slender-strip'; readonly name: Label; readonly lengthNm: number; readonly minNm: number }
@@ -88,7 +88,7 @@ export type Finding = Base &
     | { readonly check: 'not-filled'; readonly name: Label; readonly offNm: number }
     | { readonly check: 'stem-too-wide'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
     | { readonly check: 'too-few-notches'; readonly item: string; readonly name: Label; readonly count: number; readonly notches: number }
-    /** An element that is kept in an opening that is not there, or has no level floor: it is left out of what is made. */
+    /** An element of a missing opening, or without a level floor: it is left out. */
     | { readonly check: 'nowhere'; readonly name: Label }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartialLoadKind }
@@ -111,7 +111,7 @@ export type Finding = Base &
         readonly use: number;
         readonly carriesKg: number | null;
         readonly plannedKg: number;
-        /** Its use where everything that nobody weighed is as heavy as it may be. */ readonly lowUse: number;
+        /** Utilization with every unweighed mass at its upper bound. */ readonly lowUse: number;
         readonly atLow?: boolean;
       }
     | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }
@@ -134,7 +134,7 @@ export type Finding = Base &
       }
     | {
         readonly check: 'offcut-first';
-        /** As it is called: 'offcut 7'. */
+        /** As displayed: 'offcut 7'. */
         readonly piece: string;
         readonly lengthNm: number;
         readonly widthNm: number;
@@ -160,7 +160,7 @@ export type Finding = Base &
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'glue-on-finish'; readonly why: 'faced' | 'finish'; readonly product: string }
-    // how it is made
+    // making
     | {
         readonly check: 'through-or-between';
         readonly name: Label;
@@ -191,12 +191,12 @@ export type Finding = Base &
         readonly check: 'already-cut';
         readonly why: 'length' | 'width' | 'slot-narrow' | 'slot-place';
         readonly name: Label;
-        /** What goes into the slot. */
+        /** The part that goes into the slot. */
         readonly guest: Label | null;
         readonly cutNm: number;
         readonly plannedNm: number;
       }
-    /** It came into the plan after all round it was glued up. */
+    /** Added to the plan after its surroundings were glued up. */
     | { readonly check: 'already-glued'; readonly name: Label }
     | { readonly check: 'finish-before-assembly'; readonly name: Label; readonly openNm: number; readonly depthNm: number }
     | { readonly check: 'squeeze-out'; readonly joints: number }

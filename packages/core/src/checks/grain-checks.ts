@@ -1,4 +1,4 @@
-/** Checks of which way the grain runs. Rules and severities: docs/checks.md. */
+/** Checks of grain direction. Rules and severities: docs/checks.md. */
 import type { GrainChoice } from '../carcass/spec-base.ts';
 import type { Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -7,16 +7,16 @@ import { inSpec } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { WordKey } from './words/labels.ts';
 
-/** What is seen side by side from the front. */
+/** Roles seen side by side from the front. */
 const SEEN: readonly Role[] = ['door', 'front', 'tilted-panel'];
-/** Rails run across the stiles beside them: so a frame is made. */
+/** Rails run across the stiles beside them: that is how a frame is made. */
 const FRAME_PARTS: readonly WordKey[] = ['door-rail', 'door-stile'];
-/** What carries from end to end. */
+/** Roles that span from end to end. */
 const SPANS: readonly Role[] = ['shelf', 'bottom', 'ledge'];
 
 const other = (grain: 'length' | 'width'): 'length' | 'width' => (grain === 'length' ? 'width' : 'length');
 
-/** The choice that turns the grain of parts, as a fix; it is called by the first of them. */
+/** Fix that turns the grain of parts; named after the first of them. */
 export function grainFix(context: CheckContext, panels: readonly ResolvedPanel[], grain: GrainChoice): Fix {
   const { spec } = context;
   const chosen = Object.fromEntries(panels.map(({ id }) => [id.slice(spec.id.length + 1), grain]));
@@ -50,7 +50,7 @@ function spansAcross(context: CheckContext): Finding[] {
   });
 }
 
-/** Whether a part's grain stands upright in the cabinet; null where it has none or lies neither way. */
+/** Whether a part's grain is upright in the cabinet; null where it has none or is diagonal. */
 function isUpright({ grain, frame }: ResolvedPanel): boolean | null {
   if (grain === 'none') return null;
   const { along, up } = grain === 'length' ? frame.u : frame.v;
@@ -67,7 +67,7 @@ function crossesItsNeighbors(context: CheckContext): Finding[] {
   const upright = seen.filter((each) => each.upright);
   const lying = seen.filter((each) => !each.upright);
   if (upright.length === 0 || lying.length === 0) return [];
-  // As many one way as the other: upright is how a front is looked at.
+  // On a tie, upright is how a front is read.
   const [most, odd] = lying.length > upright.length ? [lying, upright] : [upright, lying];
   return odd.map(({ panel }): Finding => ({
     check: 'grain-crossed',

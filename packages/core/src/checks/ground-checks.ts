@@ -1,4 +1,7 @@
-/** Checks of what a cabinet is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
+/**
+ * Checks of what a cabinet is fixed to: studs, anchors, plates, the two planes of a moving wall. Rules: docs/checks.md, docs/formulas/other-grounds.md,
+ * two-planes.md.
+ */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { boundToStuds, groundOf, MAX_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
@@ -25,7 +28,7 @@ const studs: Check = (context) => {
   return [{ ...base, check: 'few-studs', studs: hang.studs.length, fixes: [...moveOverStuds(context), ...runOn(context)] }];
 };
 
-/** In what moves: bolted to two planes it is reckoned, else not to be hung. */
+/** In a vehicle: computed when bolted to two planes, otherwise not to be hung. */
 function movingWall(context: CheckContext): Finding {
   const { spec, wall, cabinet } = context;
   const bolted = heldByTwoPlanes(cabinet, wall);
@@ -56,7 +59,7 @@ function movingWall(context: CheckContext): Finding {
   };
 }
 
-/** What a maker has to say and nobody entered; plates where they are not covered. */
+/** Missing maker's ratings; plates on ground they do not cover. */
 const ratings: Check = ({ spec, wall, hang, cabinet }) => {
   const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: [cabinet.hanging.wallHalf] };
   return hang.refusals.flatMap((reason): Finding[] => {
@@ -93,7 +96,7 @@ const ratings: Check = ({ spec, wall, hang, cabinet }) => {
   });
 };
 
-/** Anchors nobody rated, and what is too heavy for anchors or for light metal studs. */
+/** Unrated anchors, and cabinets too heavy for anchors or light metal studs. */
 const ground: Check = (context) => {
   const { spec, wall, hang, cabinet } = context;
   const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
@@ -120,7 +123,7 @@ const ground: Check = (context) => {
   ];
 };
 
-/** Screws too near the edges of a stud: fewer in a row, where one is far enough in. */
+/** Screws too close to the edges of a stud: fewer per row, where a single one keeps its distance. */
 const studEdge: Check = (context) => {
   const { spec, wall, hang, cabinet } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'stud-edge');
@@ -151,7 +154,7 @@ function oneInRow(context: CheckContext): Fix {
   };
 }
 
-/** Two plugs of one row, counted as one. */
+/** Two plugs of one row that count as one. */
 const plugsClose: Check = (context) => {
   const { spec, wall, cabinet } = context;
   const { wallScrew, plate } = cabinet.hanging;
@@ -172,7 +175,7 @@ const plugsClose: Check = (context) => {
 };
 const PLUGS_APART = ASSUMED.plugsApart.value;
 
-/** A stud behind the wall cleat that does not count, for its screws would stand too near the cleat's end. */
+/** A stud behind the wall cleat that does not count, because its screws would be too close to the cleat's end. */
 const studByEnd: Check = (context) => {
   const { spec, wall, cabinet, hangInput } = context;
   if (!boundToStuds(wall) || !cabinet.hanging.rip || cabinet.hanging.onRail) return [];
@@ -194,7 +197,7 @@ const studByEnd: Check = (context) => {
   }));
 };
 
-/** The wall cleat that much longer at one end: past the side where it has to. */
+/** Extends one end of the wall cleat, past the side where necessary. */
 function longerBy({ spec }: CheckContext, side: 'left' | 'right', byMm: number): Fix {
   const edge = side === 'left' ? 'leftInset' : 'rightInset';
   const inset = toMm(spec.hanging[edge].nm) - byMm;

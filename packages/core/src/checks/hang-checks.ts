@@ -10,7 +10,7 @@ import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { strengthen, strongerWallScrews } from './strengthen.ts';
 
-/** Over people at rest a hanging is to be used by half at most, and locked. */
+/** Above resting people: greatest utilization, and a lock is required. */
 const MAX_OVER_PEOPLE = ASSUMED.overPeople.value;
 
 const overPeople: Check = (context) => {
@@ -28,7 +28,7 @@ const overPeople: Check = (context) => {
   return [{ ...base, severity: locked && use <= MAX_OVER_PEOPLE ? 'look' : 'stop' }];
 };
 
-/** Shaken, a hook lifts: what hangs is fixed top and bottom. Forces are not worked out. */
+/** An earthquake lifts a hook: cabinets are fixed top and bottom. Forces are not computed. */
 const earthquake: Check = (context) => {
   const { spec, hang, cabinet, earthquakes } = context;
   if (!earthquakes) return [];
@@ -48,7 +48,7 @@ const earthquake: Check = (context) => {
   ];
 };
 
-/** It came to rest elsewhere than asked, and the line is still marked as if it had not. */
+/** It seated at another height than asked, and the next line is not adjusted. */
 const heightShift: Check = (context) => {
   const { spec, cabinet, seating } = context;
   const { own } = seating;
@@ -95,7 +95,7 @@ const liftsOff: Check = (context) => {
   ];
 };
 
-/** Where what nobody weighed or found is entered. */
+/** Fields for unweighed masses and unknown studs. */
 const measured = (input: ReturnType<typeof toMeasure>[number]): Fix =>
   input === 'contents'
     ? { label: { key: 'weigh-contents' }, visit: 'contents' }
@@ -104,7 +104,7 @@ const measured = (input: ReturnType<typeof toMeasure>[number]): Fix =>
 const overLoad: Check = (context) => {
   const { spec, hang } = context;
   const over = hang.links.find(({ use, limit }) => use.value > limit);
-  // Within its limits as reckoned, past them where everything that nobody weighed is as heavy as it may be.
+  // Within its limits as planned, over them with every unweighed mass at its upper bound.
   const weakest = over ?? hang.atLow;
   if (!weakest) return [];
   const carriesKg = (): number => {
@@ -127,7 +127,7 @@ const overLoad: Check = (context) => {
   ];
 };
 
-/** Someone leans on it or pulls: a caution, a refusal where children reach it. */
+/** Someone leans or pulls on it: a caution, a refusal where children reach it. */
 const children: Check = (context) => {
   const { spec, hang, cabinet } = context;
   const run = hang.climbing;
@@ -160,7 +160,7 @@ const children: Check = (context) => {
   ];
 };
 
-/** What one person here lifts to a wall, kg: 15 at most, two thirds of it where the depth keeps it away from the chest. [ASSUME] */
+/** Weight one person can lift to a wall, kg: 15 at most, two thirds of it where the depth keeps it away from the chest. [ASSUME] */
 export function aloneLimitKg(cabinet: CheckContext['cabinet'], { shop }: Pick<CheckContext['workshop'], 'shop'>): number {
   const deep = toMm(cabinet.outside.depth.value) > DEEP_MM;
   return (deep ? 2 / 3 : 1) * Math.min(LIFTED_KG, shop.liftsKg);
@@ -168,7 +168,7 @@ export function aloneLimitKg(cabinet: CheckContext['cabinet'], { shop }: Pick<Ch
 const DEEP_MM = 400;
 const LIFTED_KG = 15;
 
-/** Less than a person's scale says. [ASSUME] */
+/** Resolution of a bathroom scale. [ASSUME] */
 const WEIGHED_KG = 0.005;
 
 const tooHeavyAlone: Check = (context) => {

@@ -1,20 +1,20 @@
-/** What keeps a thing on the floor it stands on: a floor that falls to the back, or something that stands up at its front edge. */
+/** What keeps an item on its floor: a floor that falls to the back, or something upright at its front edge. */
 import type { Compartment, ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 
-/** A floor that falls this much to the back keeps what rolls. [ASSUME] */
+/** Fall to the back that keeps rolls in place. [ASSUME] */
 export const BACK_TILT_DEG = 3;
-/** A lip has to stand up this far over the floor. [ASSUME] */
+/** Least height of a lip above the floor. [ASSUME] */
 const MIN_LIP_MM = 8;
-/** Between the floor and what stands over its front edge no thing slips through. [ASSUME] */
+/** Greatest gap under a bar across the front edge. [ASSUME] */
 const MAX_UNDER_LIP_MM = 40;
-/** A lip covers this much of the opening's width. [ASSUME] */
+/** Least share of the opening's width covered by a lip. [ASSUME] */
 const MIN_COVERED = 0.5;
-/** It stands in the front part of the floor, or just before it. [ASSUME] */
+/** Front part of the floor where a lip counts, and how far in front of it. [ASSUME] */
 const FRONT_PART = 0.3;
 const BEFORE_EDGE_MM = 40;
 
-/** How far a floor falls to the back, degrees: 0 for a level one, below 0 for one that falls to the front. */
+/** Fall of a floor to the back, degrees: 0 for a level one, negative for one that falls to the front. */
 export function backTiltDeg({ byId }: Pick<ResolvedCabinet, 'byId'>, { floor }: Pick<Compartment, 'floor'>): number {
   const { w } = byId.get(floor)!.frame;
   const up = w.up < 0 ? -1 : 1;
@@ -22,7 +22,7 @@ export function backTiltDeg({ byId }: Pick<ResolvedCabinet, 'byId'>, { floor }: 
   return (Math.atan2(-w.out * up, Math.abs(w.up)) * 180) / Math.PI;
 }
 
-/** Whether a strip, a front or an edging stands up at the front edge of a floor. */
+/** Whether a strip, a front or an edging stands at the front edge of a floor. */
 export function hasLip(cabinet: Pick<ResolvedCabinet, 'byId' | 'panels'>, { floor, width, at }: Pick<Compartment, 'floor' | 'width' | 'at'>): boolean {
   const { low, high } = boundsOf(cabinet.byId.get(floor)!);
   const [left, right] = [at.along / 1e6, (at.along + width.value) / 1e6];

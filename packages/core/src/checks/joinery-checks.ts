@@ -1,4 +1,4 @@
-/** Checks of how the box goes together: sizes that were typed, backs, stopped slots, glue, pairs, wood that moves. Rules: docs/checks.md. */
+/** Checks of how the box goes together: entered sizes, backs, stopped slots, glue, pairs, wood movement. Rules: docs/checks.md. */
 import { enters, familyOf } from '../carcass/families.ts';
 import { isEndGrain } from '../hang/joint-capacity.ts';
 import { seamOf } from '../joints/drilling.ts';
@@ -14,7 +14,7 @@ import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 
-/** A typed size is so near to one with a thickness forgotten, nm. [A] */
+/** Tolerance for recognizing a forgotten thickness in an entered size, nm. [A] */
 const NEAR = 500_000;
 
 const throughOrBetween: Check = (context) =>
@@ -39,11 +39,11 @@ const throughOrBetween: Check = (context) =>
     ];
   });
 
-/** Fronts and boxes in a row whose sizes are all entered, and do not come to what there is to fill. */
+/** Fronts and boxes in a row whose entered sizes do not add up to the space. */
 const notFilled: Check = (context) =>
   (context.cabinet.overriddenSizes ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
     const off = derived - value;
-    // A thickness forgotten has a finding of its own.
+    // A forgotten thickness has a finding of its own.
     if (!fills || Math.abs(off) <= NEAR || [1, 2].some((count) => Math.abs(Math.abs(off) - count * thickness) <= NEAR)) return [];
     return [
       {
@@ -62,7 +62,7 @@ const notFilled: Check = (context) =>
     ];
   });
 
-/** A back let in has this much play in all at least. [A] */
+/** Least total clearance of an inset back. [A] */
 const MIN_BACK_PLAY = NM_PER.mm;
 
 const tightBack: Check = (context) => {
@@ -110,7 +110,7 @@ const roundCorner: Check = (context) => {
   ];
 };
 
-/** A back that no sheet holds in one piece, and one in two whose seam shows. */
+/** A back too large for any sheet, and a two-piece back with a visible seam. */
 const splitBack: Check = (context) => {
   const { spec, cabinet, parts, workshop } = context;
   const backs = parts.filter(({ role }) => role === 'back');
@@ -164,14 +164,14 @@ const splitBack: Check = (context) => {
   ];
 };
 
-/** Where the pieces of a back in two meet, above the inside floor. */
+/** Height of the seam of a two-piece back above the inside floor. */
 function split2({ cabinet, spec }: CheckContext): Length | null {
   const upper = cabinet.byId.get(`${spec.id}/back/upper`);
   const lower = cabinet.byId.get(`${spec.id}/back`);
   return upper && lower ? ((upper.frame.origin.up - lower.frame.origin.up) as Length) : null;
 }
 
-/** Middles of the level parts that stand across the back, above the inside floor. */
+/** Middles of the level parts across the back, above the inside floor. */
 function shelfMiddles({ cabinet, spec }: CheckContext): Length[] {
   const back = cabinet.byId.get(`${spec.id}/back`);
   if (!back) return [];
@@ -193,10 +193,10 @@ function holds({ workshop }: CheckContext, product: Product, length: number, wid
   return pieces.some(({ along, across }) => (length <= along && width <= across) || (turns && width <= along && length <= across));
 }
 
-/** What stays where it is. */
+/** Roles of the fixed carcass. */
 const CARCASS: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom', 'back', 'hanging-rail']);
 
-/** Parts that are meant to come out, and what is glued to them without being part of the carcass: it comes out with them. */
+/** Removable parts, and what is glued to them outside the carcass: it comes out with them. */
 function comesOutWith({ panels, connections, byId }: ResolvedCabinet): ReadonlySet<string> {
   const out = new Set(panels.filter(({ comesOut }) => comesOut).map(({ id }) => id));
   const glued = connections.filter(({ joint, guest, host }) => joint.glue && !CARCASS.has(byId.get(guest)!.role) && !CARCASS.has(byId.get(host)!.role));
@@ -210,7 +210,7 @@ function comesOutWith({ panels, connections, byId }: ResolvedCabinet): ReadonlyS
 const holdsIn = ({ byId }: ResolvedCabinet, { guest, host }: Connection, comingOut: ReadonlySet<string>): boolean =>
   (comingOut.has(guest) && CARCASS.has(byId.get(host)!.role)) || (comingOut.has(host) && CARCASS.has(byId.get(guest)!.role));
 
-/** Glue on what is meant to come out, and glue that holds nothing. */
+/** Glue on removable parts, and glue without strength. */
 const gluedShut: Check = (context) => {
   const { spec, cabinet, hangInput } = context;
   const base = { check: 'glued-shut' as const, unit: spec.id, severity: 'change' as const, station: 'box' as const };
@@ -232,7 +232,7 @@ const gluedShut: Check = (context) => {
   return found;
 };
 
-/** The choice of a family that leaves something loose. */
+/** The family's choice that makes it removable. */
 const loosen = (context: CheckContext): Fix[] =>
   familyOf(context.spec)
     .form.fields.filter((field) => field.kind === 'choice' && field.options.includes('loose') && field.path.at(-1) !== 'fit')
@@ -242,7 +242,7 @@ const screwed = (context: CheckContext): Fix[] => [
   { label: { key: 'use-screws', number: 2 }, edit: [{ path: inSpec(context, 'assembly', 'perJoint'), value: 2 }] },
 ];
 
-/** Rows of pin holes at the two ends of a shelf that are not at one height. */
+/** Pin hole rows at the two ends of a shelf at different heights. */
 const notMirrored: Check = (context) => {
   const { spec, cabinet } = context;
   const found: Finding[] = [];
@@ -252,7 +252,7 @@ const notMirrored: Check = (context) => {
     const ends = onPins.filter(({ guest }) => guest === id);
     const rows = ends.map(({ host, face }) => rowHeights(cabinet.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
     const [left, right] = rows;
-    // An end without a row holds nothing: its joint says so.
+    // An end without a row has no support: its joint reports it.
     if (!left?.length || !right?.length) continue;
     const by = Math.max(...left.map((up) => Math.min(...right.map((other) => Math.abs(up - other)))));
     if (!(by > NEAR)) continue;
@@ -274,7 +274,7 @@ const notMirrored: Check = (context) => {
   return found;
 };
 
-/** Heights of the pin holes of a face, of the row whose run the shelf stands in. */
+/** Heights of the pin holes of a face, of the row the shelf stands in. */
 function rowHeights(host: ResolvedPanel, face: 'reference' | 'other', shelf: ResolvedPanel): number[] {
   for (const cut of host.cuts) {
     if (cut.kind !== 'holes' || cut.reason.key !== 'pin-row' || cut.face !== face) continue;
@@ -285,7 +285,7 @@ function rowHeights(host: ResolvedPanel, face: 'reference' | 'other', shelf: Res
   return [];
 }
 
-/** Solid wood swells and shrinks across its grain by a hundredth over the year. [ASSUME] A joint takes this much. [A] */
+/** Seasonal movement of solid wood across its grain, as a share, [ASSUME] and the movement a joint tolerates. [A] */
 const MOVES = 0.01;
 const TAKES_MM = 1.5;
 
@@ -294,7 +294,7 @@ const woodMovement: Check = (context) => {
   return cabinet.connections.flatMap((connection): Finding[] => {
     const guest = cabinet.byId.get(connection.guest)!;
     const { joint } = connection;
-    // Across its own end grain a solid part is held by whatever it meets, unless that moves with it.
+    // A solid part is restrained across its grain by what it meets, unless that moves with it.
     if (connection.edge !== 'start' || !(joint.glue || joint.fastening) || !isEndGrain(hangInput, connection, guest)) return [];
     const host = cabinet.byId.get(connection.host)!;
     const wide = seamOf(connection, guest)?.lengthMm ?? 0;
@@ -330,7 +330,7 @@ const woodMovement: Check = (context) => {
   });
 };
 
-/** Where the cabinet says that something is cut from this stock. */
+/** The field that chooses this stock. */
 const stockPaths = ({ spec }: CheckContext, stock: string): (readonly string[])[] =>
   familyOf(spec)
     .form.fields.filter(
@@ -338,7 +338,7 @@ const stockPaths = ({ spec }: CheckContext, stock: string): (readonly string[])[
     )
     .map(({ path }) => path);
 
-/** A pane that is weighed and cut as something else. */
+/** A pane whose stock is not glass. */
 const notGlass: Check = (context) => {
   const { spec, cabinet, hangInput, stockOf, workshop } = context;
   const pane = cabinet.panels.find(({ name }) => name.key === 'door-glass');

@@ -1,4 +1,4 @@
-/** Checks of how it is made: what is cut first, when it is finished, and what is driven where. Rules: docs/checks.md. */
+/** Checks of how it is made: cutting order, finishing, fasteners. Rules: docs/checks.md. */
 import type { FixKey } from './words/fixes.ts';
 import type { WordKey } from './words/labels.ts';
 import { drillingOf, END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
@@ -14,7 +14,7 @@ import { boundsOf } from '../solid/views.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 
-/** Edges that are no longer square to their neighbors once a part is shaped. */
+/** Edges that are no longer square once a part is shaped. */
 const isShaped = ({ outline, cuts }: ResolvedPanel): boolean =>
   outline.some(({ id }) => id === 'slope' || id === 'taper' || id === 'corner' || id === 'corner-2') || cuts.some(({ kind }) => kind === 'notch');
 
@@ -40,7 +40,7 @@ const taperBeforeSlots: Check = (context) => {
 
 const HOLE_OF: Readonly<Partial<Record<WordKey, 'screw' | 'dowel' | 'pocket'>>> = { 'screw-hole': 'screw', 'dowel-hole': 'dowel', 'pocket-hole': 'pocket' };
 
-/** Notches and holes a part has no wood for. */
+/** Notches and holes that a part has no wood for. */
 const noRoomForCut: Check = (context) => {
   const { spec, cabinet } = context;
   const drilled = drillingOf(cabinet.byId, cabinet.connections);
@@ -64,10 +64,10 @@ const noRoomForCut: Check = (context) => {
     )
     .slice(0, MAX_CUT_FAULTS);
 };
-/** More of one kind in one cabinet say nothing new. */
+/** Limit on findings of one kind per cabinet. */
 const MAX_CUT_FAULTS = 6;
 
-/** Slots that come out over an edge that shows, with nothing to hold its fibers. */
+/** Slots that break a visible edge without protection against tear-out. */
 const tearOut: Check = (context) => {
   const { spec, cabinet } = context;
   if (spec.slotExit !== 'bare') return [];
@@ -89,7 +89,7 @@ const tearOut: Check = (context) => {
   ];
 };
 
-/** An arm with a brush goes into an opening this wide, and so far in. [A] */
+/** Width and depth of an opening that a brush and an arm reach into. [A] */
 const HAND_MM = 120;
 const ARM_MM = 250;
 
@@ -98,7 +98,7 @@ const finishBeforeAssembly: Check = (context) => {
   if (spec.finish.kind === 'none' || spec.finish.when === 'before') return [];
   const narrow = cabinet.compartments.find(({ width, height, depth }) => {
     const open = Math.min(toMm(width.value), toMm(height.value));
-    // One that is not open at all is a matter of its own.
+    // A closed space has a finding of its own.
     return open > 0 && open < HAND_MM && toMm(depth.value) > ARM_MM;
   });
   if (!narrow) return [];
@@ -128,7 +128,7 @@ const finishBeforeAssembly: Check = (context) => {
 const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inSpec(context, 'finish', 'masked'), value: true }] });
 const gluedJoints = ({ cabinet }: CheckContext): Connection[] => cabinet.connections.filter(({ joint }) => joint.glue);
 
-/** Stain put on after glue came out of the joints: it does not take there. */
+/** Stain applied after squeeze-out: it does not take there. */
 const squeezeOut: Check = (context) => {
   const { spec } = context;
   const glued = gluedJoints(context);
@@ -146,7 +146,7 @@ const squeezeOut: Check = (context) => {
   ];
 };
 
-/** A finish put on before assembly, on faces that are to be glued. */
+/** Finish applied before assembly, on faces to be glued. */
 const gluedOverFinish: Check = (context) => {
   const { spec } = context;
   const glued = gluedJoints(context);
@@ -186,7 +186,7 @@ const driven = ({ cabinet }: CheckContext): Driven[] =>
     return [{ connection, fastening, guest, host, intoMm: toMm(fastening.length) - toMm(host.thickness) + toMm(depth), seamMm: seam.lengthMm }];
   });
 
-/** A brad wanders off its line by this at first, and by a tenth of its way in the part. [A] */
+/** Drift of a brad: a constant, and a share of its way in the part. [A] */
 const DRIFT_MM = 3;
 const DRIFT_SHARE = 0.1;
 
@@ -223,7 +223,7 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
   ];
 };
 
-/** A brad holds a joint together while the glue sets from so much in the part. [A] */
+/** Least depth at which a brad holds a joint while the glue sets. [A] */
 const MIN_BRAD_MM = 12;
 
 const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Finding[] => {
@@ -254,18 +254,18 @@ const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Find
   return [];
 };
 
-/** From the end of a part, in diameters: pre-bored, and not; from its edge. [NDS 12.1 commentary (m)] */
+/** Least distance from the end of a part, in diameters: predrilled, and not; from its edge. [NDS 12.1 commentary (m)] */
 const END_BORED = 10;
 const END_BARE = 15;
 const FROM_EDGE = 2.5;
 
-/** How far from where a seam ends its fasteners must stand, diameters: a seam across the grain ends at the part's edges, one along it at its ends. */
+/** Required distance of fasteners from the end of a seam, diameters: a seam across the grain ends at the part's edges, one along it at its ends. */
 const wantedOf = ({ connection, guest }: Driven): number => {
   const across = connection.edge === 'start' || connection.edge === 'end';
   return across === (guest.grain !== 'width') ? FROM_EDGE : END_BORED;
 };
 
-/** How far the outermost screw of a seam stands from the seam's end. */
+/** Distance of a seam's outermost screw from its end. */
 const fromEndMm = ({ fastening, seamMm }: Driven): number => (fastening.count > 1 ? Math.min(END_IN_MM, seamMm / (2 * fastening.count)) : seamMm / 2);
 
 const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => {
@@ -307,7 +307,7 @@ const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => 
   return [{ ...base, severity: 'look', name: guest.name, why: 'end', hasMm: has, wantedMm: wanted, panels: [guest.id], fixes }];
 };
 
-/** A hollow door is solid only so far in from its edges. [A] */
+/** Solid rim of a hollow-core door. [A] */
 const SOLID_EDGE_MM = 30;
 
 const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] => {
@@ -342,7 +342,7 @@ const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] =>
   ];
 };
 
-/** How far the middle of a guest stands in from the nearest end of its host, mm: along the host's length. */
+/** Distance of a guest's middle from the nearest end of its host, mm, along the host's length. */
 function inward(host: ResolvedPanel, guest: ResolvedPanel): number {
   const [a, b] = [boundsOf(host), boundsOf(guest)];
   const axis = Math.abs(host.frame.u.up) > 0.5 ? ('up' as const) : ('along' as const);
@@ -350,7 +350,7 @@ function inward(host: ResolvedPanel, guest: ResolvedPanel): number {
   return Math.min(middle - a.low[axis], a.high[axis] - middle);
 }
 
-/** What is driven is gathered once for all of them. */
+/** Driven fasteners, collected once for all checks. */
 const fasteners: Check = (context) => {
   const all = driven(context);
   return [nailBlowsOut, visiblePocketHoles, edgeSplit, hollowCore].flatMap((check) => check(context, all));

@@ -1,4 +1,4 @@
-/** Checks of parts that cannot be: without a size, outside of their cabinet, in an opening that is not there, or where another part is. docs/checks.md. */
+/** Checks of impossible parts: without a size, outside their cabinet, in a missing opening, or overlapping another. docs/checks.md. */
 import { enters, familyOf } from '../carcass/families.ts';
 import { toMm } from '../length/length.ts';
 import { clashesOf } from '../solid/clash.ts';
@@ -23,7 +23,7 @@ export const cannotBeMade: Check = (context) => {
     .map(({ guest, host }): Finding => ({ ...base, name: cabinet.byId.get(guest)!.name, other: cabinet.byId.get(host)!.name, panels: [guest, host] }));
 };
 
-/** Less than this past the cabinet's own sizes is what play and joints come to, mm. [A] */
+/** Overrun of the cabinet's own sizes that clearances and joints explain, mm. [A] */
 const OUTSIDE_MM = 0.5;
 const OUTSIDE: readonly (readonly [axis: 'along' | 'up' | 'out', low: OutsideOf, high: OutsideOf])[] = [
   ['along', 'left', 'right'],
@@ -31,7 +31,7 @@ const OUTSIDE: readonly (readonly [axis: 'along' | 'up' | 'out', low: OutsideOf,
   ['out', 'wall', 'front'],
 ];
 
-/** Parts that stand out of the cabinet they belong to. A tilted top runs over its sides by choice; what is let into another part reaches as deep as its joint. */
+/** Parts outside their cabinet. A tilted top overhangs its sides by choice; a part let into another reaches as deep as its joint. */
 export const partOutside: Check = (context) => {
   const { spec, cabinet } = context;
   const { width, height, depth } = cabinet.outside;
@@ -65,7 +65,7 @@ export const partOutside: Check = (context) => {
 
 type Placed = { readonly id: string; readonly order: number; readonly in: string };
 
-/** Shelves, dividers and inserts that were entered for an opening that is not there any more. */
+/** Shelves, dividers and inserts of an opening that no longer exists. */
 export const nowhere: Check = (context) => {
   const { spec, cabinet } = context;
   const [lowest] = cabinet.compartments;
@@ -96,7 +96,7 @@ export const nowhere: Check = (context) => {
   });
 };
 
-/** A part that stands for one element of a list, taken out of it. */
+/** Deletes a part that is an element of a list. */
 function takeOut({ spec }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
   return familyOf(spec).form.elements.flatMap(({ path, panel }): Fix[] => {
     const elements = Object.keys((spec as unknown as Record<string, object>)[path] ?? {});
@@ -105,10 +105,10 @@ function takeOut({ spec }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
   });
 }
 
-/** A door, or the front of a drawer: what closes an opening. */
+/** A door, or a drawer front: it closes an opening. */
 const isInsetFront = ({ role, id }: ResolvedPanel): boolean => role === 'door' || (role === 'front' && id.endsWith('/applied'));
 
-/** Fronts laid over the edges leave the whole depth behind them. */
+/** Overlaid fronts leave the whole depth behind them. */
 function overTheEdges(context: CheckContext): Fix[] {
   const rows = [
     { path: ['doors', 'lies'], value: 'full' },
@@ -119,10 +119,10 @@ function overTheEdges(context: CheckContext): Fix[] {
     .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inSpec(context, ...path), value }] }));
 }
 
-/** Two parts where only one can be: the cabinet is made deeper or taller by what frees them. */
+/** Two parts in one place: fixes make the cabinet deeper or taller by what separates them. */
 export const partsClash: Check = (context) => {
   const { spec, cabinet } = context;
-  // What cannot be made has no body to look at.
+  // A part that cannot be made has no body to examine.
   if (cabinet.faults.length > 0 || !cabinet.panels.every(hasSize)) return [];
   return clashesOf(cabinet)
     .slice(0, 3)

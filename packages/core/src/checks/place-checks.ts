@@ -1,6 +1,6 @@
 /**
- * What a cabinet runs into where it hangs: others, things on the wall, doors that swing, ceiling and
- * floor. Run for all cabinets at once, outside the memory of each, for moving one changes its neighbors.
+ * What a cabinet conflicts with where it hangs: other cabinets, things on the wall, door swings, ceiling and floor. Run for all cabinets at once, outside
+ * the cache of each, because moving one changes its neighbors.
  */
 import { enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
@@ -21,7 +21,7 @@ import { cleatObstruction } from './cleat-obstruction.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
-/** A cabinet as it hangs. */
+/** A cabinet with its place. */
 export interface PlacedCabinet {
   readonly spec: CabinetSpec;
   readonly cabinet: ResolvedCabinet;
@@ -29,15 +29,15 @@ export interface PlacedCabinet {
   readonly block: WallBlock;
 }
 
-/** Clear of a bench top by this, or work stands in the way. [A] */
+/** Least clearance above a bench top for working. [A] */
 const OVER_BENCH = 450 * NM_PER.mm;
-/** A cabinet less deep than the bench by this leaves the head free. [A] */
+/** A cabinet shallower than the bench by this leaves head room. [A] */
 const HEAD_BACK = 250 * NM_PER.mm;
-/** Free over a cabinet that is moved, for lifting it on. [A] */
+/** Clearance above a moved cabinet, for lifting it on. [A] */
 const CLEAR_ABOVE = 30 * NM_PER.mm;
-/** So many other places are offered at most. */
+/** Most alternative places offered. */
 const MAX_PLACES = 3;
-/** How far a cabinet door opens. [A] */
+/** Opening angle of a cabinet door. [A] */
 const DOOR_DEG = 110;
 
 export const blockOf = (spec: CabinetSpec, { outside }: ResolvedCabinet): WallBlock => ({
@@ -50,7 +50,7 @@ export const blockOf = (spec: CabinetSpec, { outside }: ResolvedCabinet): WallBl
   out: outside.depth.value,
 });
 
-/** Findings of all cabinets by cabinet id. */
+/** Findings by cabinet id. */
 export function checkPlaces(wall: Wall, cabinets: readonly PlacedCabinet[]): ReadonlyMap<string, readonly Finding[]> {
   const things = thingsInOrder(wall);
   const swings = things.flatMap((thing) => {
@@ -89,7 +89,7 @@ const base = ({ placed: { spec } }: PlaceContext) => ({ unit: spec.id, station: 
 
 const placesFor = new WeakMap<PlaceContext, readonly Fix[]>();
 
-/** Where else it could go, the nearest place first, then the best ones: which of them settle it shows when they are tried. Searched once for all its findings. */
+/** Alternative places, nearest first, then by quality; trying them shows which resolve the conflict. Searched once for all findings of a cabinet. */
 function elsewhere(context: PlaceContext): readonly Fix[] {
   const known = placesFor.get(context) ?? otherPlaces(context);
   placesFor.set(context, known);
@@ -115,12 +115,12 @@ function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
   }));
 }
 
-/** Nearer than this, two boxes are one front to the eye. [A] */
+/** Boxes closer than this read as one front. [A] */
 const AGAINST = 2 * NM_PER.mm;
-/** A gap that reads as one. [A] */
+/** A gap that reads as intended. [A] */
 const PLAIN_GAP = 10 * NM_PER.mm;
 
-/** Boxes side by side with no gap to speak of: said once, at the right one of the two. */
+/** Boxes side by side with almost no gap: reported once, at the right-hand one. */
 function joinedFirst(context: PlaceContext): Finding[] {
   const { blocks, placed } = context;
   const { block, spec } = placed;
@@ -185,7 +185,7 @@ function baseboard(context: PlaceContext): Finding[] {
   ];
 }
 
-/** The depth at which a swing would just clear a cabinet, from the wall; 0 when none does. */
+/** The depth at which a swing just clears a cabinet, from the wall; 0 when it always does. */
 function freeDepth(sector: Sector, block: WallBlock): number {
   let [low, high] = [0, block.out];
   for (let step = 0; step < 40; step++) {
@@ -221,7 +221,7 @@ function roomDoors(context: PlaceContext): Finding[] {
     });
 }
 
-/** Sectors the cabinet's own doors sweep, hinged at its front corners. */
+/** Swing sectors of the cabinet's own doors, hinged at its front corners. */
 export function ownSwings(spec: CabinetSpec, { left, right, out, bottom, top }: WallBlock): Sector[] {
   const width = right - left;
   const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
@@ -237,10 +237,10 @@ export function ownSwings(spec: CabinetSpec, { left, right, out, bottom, top }: 
       return [leftLeaf(width / 2), rightLeaf(width / 2)];
     case 'lid-up':
     case 'flap-down':
-      // A lid sweeps up or down before the cabinet, not beside it.
+      // A lid swings up or down in front of the cabinet, not beside it.
       return [];
     case 'drawers':
-      // A drawer needs the box's own depth before it, straight out.
+      // A drawer needs the box's own depth straight out.
       return [];
   }
 }
@@ -304,7 +304,7 @@ function headRoom(context: PlaceContext): Finding[] {
     });
 }
 
-/** The lowest of what hangs or stands over it, nm; Infinity where nothing does. */
+/** Lowest edge of what is above it, nm; Infinity for nothing. */
 function lowestOver({ things, blocks, placed: { block } }: PlaceContext): number {
   return [
     ...blocks.filter(({ id }) => id !== block.id),
@@ -317,7 +317,7 @@ function lowestOver({ things, blocks, placed: { block } }: PlaceContext): number
     .reduce((lowest, { bottom }) => Math.min(lowest, bottom), Infinity);
 }
 
-/** A lid that turns up has to turn past whatever is over it: its thickness rises over the edge it turns about. [eq] */
+/** An upward lid must rotate past what is above: its thickness rises over its hinged edge. [eq] */
 function lidTurns(context: PlaceContext): Finding[] {
   const { wall, placed } = context;
   const { block, spec, cabinet } = placed;
@@ -327,7 +327,7 @@ function lidTurns(context: PlaceContext): Finding[] {
   if (!highest.panel) return [];
   const needed = highest.high - toMm((block.top - block.bottom) as Length) + LID_PLAY_MM;
   const free = toMm((Math.min(lowestCeiling(wall, block), lowestOver(context)) - block.top) as Length);
-  // What stands in the ceiling is told as that.
+  // Things in the ceiling have a finding of their own.
   if (free < 0 || !isLessMm(free, needed)) return [];
   const up = roundDown(toMm(block.bottom as Length) - (needed - free), spec.unit);
   return [
@@ -346,7 +346,7 @@ function lidTurns(context: PlaceContext): Finding[] {
 /** [A] */
 const LID_PLAY_MM = 2;
 
-/** What hangs over it must leave the room to lift it onto its cleat; the ceiling is looked at with the cleat. */
+/** Obstacles above must leave room to lift it onto its cleat; the ceiling is checked with the cleat. */
 function liftedUnder(context: PlaceContext): Finding[] {
   const { block, spec, cabinet } = context.placed;
   if (!cabinet.hanging.rip) return [];

@@ -1,4 +1,4 @@
-/** Checks of rows: how many fit, what they lie over, what keeps them. Rules: docs/checks.md. */
+/** Checks of rows: how many fit, what supports them, what keeps them in place. Rules: docs/checks.md. */
 import { footprintOf, isLimp, rollsOut, standsThin } from '../contents/item.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
@@ -7,10 +7,10 @@ import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 
-/** A thing must be longer than the gap it lies over by this; a limp one three times the gap. [A] */
+/** Least overlap of an item over the gap it bridges; a limp one needs three times the gap. [A] */
 const OVER_GAP = 20 * NM_PER.mm;
 const LIMP_SHARE = 3;
-/** Tilted back by this, things stay. [A] */
+/** Tilt that keeps items in place. [A] */
 
 const rowChecks: Check = (context) =>
   context.rows.flatMap((answer) => [...slotCount(context, answer), ...gapBridged(context, answer), ...rowHolds(context, answer)]);
@@ -50,7 +50,7 @@ function slotCount(context: CheckContext, answer: RowAnswer): Finding[] {
   ];
 }
 
-/** The pitch at which all that are wanted go in, where things still clear one another. */
+/** The pitch at which all wanted items fit, where they still clear one another. */
 function closerPitch({ row, items, inside, wanted }: RowAnswer, unit: 'mm' | 'in'): ReturnType<typeof roundDown> | null {
   const { along } = footprintOf(items[0]!);
   const slot = row.kind === 'notches' ? (items[0]!.neck?.nm ?? along) + row.clearance.nm : row.thickness.nm;
@@ -82,7 +82,7 @@ function gapBridged(context: CheckContext, answer: RowAnswer): Finding[] {
   });
 }
 
-/** In a row, a lip or a back tilt keeps things that roll or stand thin. */
+/** In a row, a lip or a back tilt keeps rolls and unstable items. */
 function rowHolds(context: CheckContext, answer: RowAnswer): Finding[] {
   const { row, items } = answer;
   if (row.lip !== null || row.tiltDeg >= BACK_TILT_DEG || row.kind === 'cells' || row.kind === 'modules') return [];

@@ -1,4 +1,4 @@
-/** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
+/** Checks of screw lengths: long enough to hold, short enough not to come out. */
 import { carrierOf } from '../hang/carrier-links.ts';
 import { FULL_PENETRATION, MIN_PENETRATION } from '../hang/fasteners.ts';
 import { capacitiesOf } from '../hang/load-path.ts';
@@ -14,16 +14,16 @@ import { STRUCTURES } from '../wall/structures.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 
-/** A tip may come this near to the far face. [ASSUME] */
+/** Least distance of a tip from the far face. [ASSUME] */
 export const TIP_COVER_MM = 3;
 
-/** Thread wanted in a mate that carries nothing. [ASSUME] */
+/** Least thread in a mate that carries no load. [ASSUME] */
 const MIN_GRIP_MM = 12;
 
-/** Brads wanted this far in the edge they are driven into. [ASSUME] */
+/** Least depth of brads in an edge. [ASSUME] */
 const MIN_BRAD_GRIP_MM = 16;
 
-/** Through rail and back into a cleat no thicker than they are: the true grip enters the strength, this only says it holds at all. [ASSUME] */
+/** Through rail and back into a cleat no thicker than they are: the true grip enters the strength; this only requires that it holds at all. [ASSUME] */
 const MIN_CABINET_GRIP_MM = 10;
 
 const fit = (context: CheckContext, lengthPath: string[], screwId: string, minMm: number): Fix[] => {
@@ -85,7 +85,7 @@ const cabinetScrew: Check = (context) => {
   if (count === 0 || !cabinet.hanging.rip) return [];
   const back = cabinet.panels.find(({ role }) => role === 'back');
   const carrier = carrierOf(cabinet);
-  // A rail lies on the back; any other carrier is what the screws go through first and last.
+  // A rail lies on the back; any other carrier is all that the screws go through.
   const through = carrier?.role === 'hanging-rail' ? [carrier, back] : [carrier ?? back];
   const layers = through.reduce((sum, panel) => sum + (panel ? toMm(panel.thickness) : 0), 0);
   const cleat = toMm(cabinet.hanging.cleatThickness);
@@ -116,7 +116,7 @@ const cabinetScrew: Check = (context) => {
   return [];
 };
 
-/** What fastens the joints, each by its own rule: a screw through a face, a pocket screw, a brad. Dowels have one length. */
+/** Joint fasteners, each by its own rule: a screw through a face, a pocket screw, a brad. Dowels have one length. */
 const jointScrew: Check = (context) => {
   const { spec, cabinet } = context;
   const { perJoint, by, screw } = spec.assembly;
@@ -146,20 +146,20 @@ const jointScrew: Check = (context) => {
   ];
 };
 
-/** Brads come in whole steps of 5 mm, or an eighth of an inch. */
+/** Brads come in steps of 5 mm, or an eighth of an inch. */
 const longerBrads = (context: CheckContext, minMm: number): Fix[] => {
   const { unit } = context.spec;
   const length = entered(unit === 'mm' ? `${Math.ceil(minMm / 5) * 5} mm` : `${Math.ceil((minMm / 25.4) * 8)}/8 in`);
   return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: length }] }];
 };
 
-/** A pocket screw leaves the end of the part it is bored in, and must neither fall short in its mate nor come out of it. */
+/** A pocket screw leaves the end of its part; it must neither fall short in the mate nor come out of it. */
 function pocketScrew(context: CheckContext, joined: readonly Connection[]): Finding[] {
   const { spec, cabinet } = context;
   const { screw, length } = spec.assembly;
   const pairs = joined.map(({ guest, host, face }) => ({
     guest: toMm(cabinet.byId.get(guest)!.thickness),
-    // Into an edge it has all the wood it wants.
+    // Into an edge there is always enough wood.
     room: isFace(face) ? toMm(cabinet.byId.get(host)!.thickness) : Infinity,
   }));
   const [thickest, thinnest] = [Math.max(...pairs.map(({ guest }) => guest)), Math.min(...pairs.map(({ guest }) => guest))];
@@ -187,10 +187,10 @@ function pocketScrew(context: CheckContext, joined: readonly Connection[]): Find
     : [{ ...base, check: 'screw-too-short', severity: 'change', gripMm: Math.max(0, reach), wantedMm: wanted }];
 }
 
-/** Short screws of a hinge may come this near to the far face. [ASSUME] */
+/** Least distance of a short hinge screw from the far face. [ASSUME] */
 const HINGE_COVER_MM = 1;
 
-/** Screws of hinges go into the faces of what they join: the thinnest of those counts. */
+/** Hinge screws go into the faces of what they join: the thinnest governs. */
 const hingeScrew: Check = (context) => {
   const { spec, cabinet } = context;
   const hinges = cabinet.hardware.find(({ kind, screws }) => kind === 'hinge' && screws);
@@ -212,7 +212,7 @@ const hingeScrew: Check = (context) => {
       lengthNm: length,
       overMm: over,
       panels: [thin.id],
-      // Shorter than screws of the kind are sold by the box: those that come with hinges are.
+      // Shorter than box lengths of the kind: screws that come with hinges are.
       fixes: [{ label: { key: 'use-screw-length', lengthNm: shortest.nm }, edit: [{ path: inSpec(context, 'hingeScrew', 'length'), value: shortest }] }],
     },
   ];

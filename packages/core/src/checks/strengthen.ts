@@ -12,10 +12,10 @@ import type { CheckContext } from './context.ts';
 import type { Fix, FixLabel } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 
-/** What a remedy of the hanging may read. */
+/** Inputs of a strengthening fix. */
 export type HangContext = Pick<CheckContext, 'spec' | 'cabinet' | 'hangInput'>;
 
-/** The nearest place along the wall where two studs stand behind the wall cleat. */
+/** The nearest place along the wall with two studs behind the wall cleat. */
 export function moveOverStuds(context: HangContext): Fix[] {
   const { spec, hangInput, cabinet } = context;
   const { from, to } = wallHalfEnds(cabinet);
@@ -36,7 +36,7 @@ export function moveOverStuds(context: HangContext): Fix[] {
   return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', spec.id, 'place', 'along'], value }] }];
 }
 
-/** The nearest place where its studs are even about its middle: as little as can be stands past the last one. */
+/** The nearest place centered on its studs, which minimizes the overhang beyond the last one. */
 function evenOverStuds(context: HangContext): Fix[] {
   const { spec, hangInput, cabinet } = context;
   const { from, to } = wallHalfEnds(cabinet);
@@ -46,7 +46,7 @@ function evenOverStuds(context: HangContext): Fix[] {
     all.slice(i + 1).flatMap((last) => (last - first <= room ? [{ span: last - first, by: (first + last - from - to) / 2 }] : [])),
   );
   const widest = Math.max(0, ...shifts.map(({ span }) => span));
-  // Spans within a screw's width are as good as one another.
+  // Spans within a screw's width count as equal.
   const best = shifts.filter(({ span }) => span > widest - 10).sort((a, b) => Math.abs(a.by) - Math.abs(b.by))[0];
   if (!best || Math.abs(best.by) < 1) return [];
   const along = toMm(spec.place.along.nm) + best.by;
@@ -56,24 +56,24 @@ function evenOverStuds(context: HangContext): Fix[] {
 }
 
 const ROOM_PAST_STUD_MM = 60;
-/** Fewest studs a wall cleat is run on for. */
+/** Fewest studs a wall cleat is extended to. */
 const WANTED_STUDS = 2;
 
 /**
- * The wall cleat run on to a further stud, on the side where that takes less; only an outside cleat can.
- * With two studs behind it already, one beyond the cabinet's own width would not take load off them.
+ * Extends the wall cleat to another stud, on the side where that takes less; only for an outside cleat. With two studs behind it already, a stud beyond the
+ * cabinet's own width would not relieve them.
  */
 export function runOn(context: HangContext): Fix[] {
   const { spec, cabinet, hangInput } = context;
   if (spec.hanging.kind !== 'outside') return [];
   const { from, to } = wallHalfEnds(cabinet);
-  // Room for the next larger screw too: a half that is run on is not cut short of it.
+  // With room for the next larger screw too.
   const end = Math.max(10 * screwById(spec.hanging.wallScrew.screw).diameterMm, ROOM_PAST_STUD_MM);
   const width = toMm(cabinet.outside.width.value);
   const behind = studsBehind(cabinet, hangInput.studsMm);
   const wanted = Math.max(WANTED_STUDS, behind.length + 1);
   const studs = behind.length < WANTED_STUDS ? hangInput.studsMm : hangInput.studsMm.filter((at) => at >= 0 && at <= width);
-  // The first `wanted` studs counted from one end of the half: the last of them is what the other end must reach.
+  // The first `wanted` studs from one end of the cleat: the other end must reach the last of them.
   const right = studs.filter((at) => at >= from + end)[wanted - 1];
   const left = [...studs].reverse().filter((at) => at <= to - end)[wanted - 1];
   const rows: { by: number; edge: 'rightInset' | 'leftInset' }[] = [];
@@ -92,7 +92,7 @@ export function runOn(context: HangContext): Fix[] {
     });
 }
 
-/** What strengthens one kind of link, the most helpful order of docs/formulas/hanging-verdict.md first. */
+/** Fixes for one kind of link, most effective first, in the order of docs/formulas/hanging-verdict.md. */
 export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   const { spec } = context;
   const path = (...keys: string[]): string[] => ['units', spec.id, ...keys];
@@ -100,7 +100,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   switch (kind) {
     case 'wall-screws':
       return [...runOn(context), ...moreFixings(context), ...strongerWallScrews(context)];
-    // Screws do not stiffen it: a stud more, or more wood.
+    // Screws do not stiffen it: only another stud, or more wood.
     case 'wall-half-bending':
       return [...runOn(context), ...evenOverStuds(context), ...(hangsOnCleat(spec.hanging) ? [tallerCleat({ spec })] : [])];
     case 'cabinet-screws': {
@@ -145,11 +145,11 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   }
 }
 
-/** Least distance of two places where no stud says them, mm; what closer ones come to of what was asked. */
+/** Least spacing of fixings where no stud decides, mm; reduction of the spacing asked for. */
 const MIN_EVERY_MM = 80;
 const CLOSER = 0.65;
 
-/** More places, and a larger plug where its low table value counts, on a wall where no stud says where they go. */
+/** More fixings, and a larger plug where its low table value counts, on a wall without studs. */
 function moreFixings({ spec, hangInput: { wall } }: HangContext): Fix[] {
   const ground = groundOf(wall);
   if (ground !== 'masonry' && ground !== 'anchors') return [];
@@ -168,7 +168,7 @@ function moreFixings({ spec, hangInput: { wall } }: HangContext): Fix[] {
 /** Usual ratings of a pair of slides, kg. */
 const SLIDE_RATINGS = [25, 30, 35, 45, 60, 80, 100, 120];
 
-/** The next rating up; nothing past the heaviest. */
+/** The next rating up; none above the heaviest. */
 function strongerSlides(spec: HangContext['spec']): Fix[] {
   if (!('slides' in spec)) return [];
   const rated = SLIDE_RATINGS.find((kg) => kg > spec.slides.ratedKg);
@@ -177,10 +177,10 @@ function strongerSlides(spec: HangContext['spec']): Fix[] {
     : [{ label: { key: 'stronger-slides', number: rated }, edit: [{ path: ['units', spec.id, 'slides', 'ratedKg'], value: rated }] }];
 }
 
-/** A fix's words: a length or a count that the family names. */
+/** Words of a fix: a length or a number with the family's own label. */
 const madeStronger = (key: FixKey, value: unknown): FixLabel => (typeof value === 'number' ? { key, number: value } : { key, lengthNm: (value as Entered).nm });
 
-/** Every joint that carries a floor, made a dado where its family lets it be one. */
+/** Makes every joint that supports a floor a dado, where its family allows. */
 function everyFloorInDado(context: Pick<HangContext, 'spec' | 'cabinet'>): Fix[] {
   const floors = new Set(context.cabinet.compartments.map(({ floor }) => floor));
   const places = new Map(
@@ -192,7 +192,7 @@ function everyFloorInDado(context: Pick<HangContext, 'spec' | 'cabinet'>): Fix[]
   return edit.length > 0 ? [{ label: { key: 'use-dado' }, edit }] : [];
 }
 
-/** More screws in a stud, then a larger one, then a taller cleat. */
+/** More screws per stud, then a larger one, then a taller cleat. */
 export function strongerWallScrews(context: Pick<HangContext, 'spec'>): Fix[] {
   const { spec } = context;
   const { wallScrew } = spec.hanging;

@@ -34,7 +34,7 @@ const cableUnknown: Check = (context) => {
   ];
 };
 
-/** What the cleat and spacer bear on along the wall; null where nobody measured it. */
+/** Bearing of cleat and spacer along the wall; null where nobody measured it. */
 export function cabinetShims({ spec, cabinet, hang }: Pick<CheckContext, 'spec' | 'cabinet' | 'hang'>, face: WallFace | null): Shims | null {
   if (!face) return null;
   const { hanging } = cabinet;
@@ -97,7 +97,7 @@ const rails: Check = (context) => {
   return [{ ...base, check: 'rail-mismatch', rail: rail.name, what: fault.kind, fixes: fault.kind === 'board' ? [same, off] : [off] }];
 };
 
-/** A module with two cleats hangs on two rails only if they are as far apart, within this. [A] */
+/** Tolerance of the distance between two rails for a cabinet with two cleats. [A] */
 const PITCH_TOLERANCE = NM_PER.mm;
 
 const railPitch: Check = (context) => {

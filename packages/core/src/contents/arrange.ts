@@ -1,38 +1,37 @@
 /**
- * The things of one compartment in their places: columns side by side, each so many deep and so many
- * high, the free width shared out evenly between them. The same columns are what set-out packs, so
- * that what was proposed is what is drawn, weighed and checked.
+ * Arranges the items of one compartment: columns side by side, each several deep and several high, with the free width shared evenly between them. Set-out
+ * packs the same columns, so that what was proposed is what is drawn, weighed and checked.
  */
 import type { Length } from '../length/length.ts';
 import { footprintOf, HAND_ROOM, liftOf, REACH_IN, SIDE_PLAY, type Footprint, type Item } from './item.ts';
 
-/** The clear measures of a space, nm. */
+/** Clear dimensions of a space, nm. */
 export interface ClearSpace {
   readonly width: Length;
   readonly depth: Length;
   readonly height: Length;
 }
 
-/** So many of one item on one floor. */
+/** A number of one item on one floor. */
 export interface ItemLot {
   readonly item: Item;
   readonly count: number;
   readonly pinned: boolean;
 }
 
-/** How an item stands in a space so deep: one column of it. */
+/** One column of an item in a space of a given depth. */
 export interface ItemColumn {
   readonly foot: Footprint;
-  /** Behind one another, and on one another. */
+  /** Number behind one another, and on one another. */
   readonly rows: number;
   readonly high: number;
-  /** With its play at both sides. */
+  /** With its clearance at both sides. */
   readonly width: Length;
   /** Of the whole column, with the room to lift out or reach in. */
   readonly height: Length;
 }
 
-/** A column of an item in a space of this clear depth and, where it is known, height. */
+/** A column of an item in a space of this clear depth and, where known, height. */
 export function columnOf(item: Item, depth: Length, height: Length = Infinity as Length): ItemColumn {
   const foot = footprintOf(item);
   const rows = Math.max(1, Math.min(item.deep, Math.floor(depth / Math.max(1, foot.out))));
@@ -41,7 +40,7 @@ export function columnOf(item: Item, depth: Length, height: Length = Infinity as
   return { foot, rows, high, width: (foot.along + 2 * SIDE_PLAY) as Length, height: (high * foot.up + lift) as Length };
 }
 
-/** Room to lift it out, or for the hand to reach over what stands in front. */
+/** Room to lift it out, or for a hand to reach over what stands in front. */
 function roomAbove(item: Item, foot: Footprint, rows: number): Length {
   const lift = liftOf(item);
   return (rows - 1) * foot.out > REACH_IN ? (Math.max(lift, HAND_ROOM) as Length) : lift;
@@ -49,7 +48,7 @@ function roomAbove(item: Item, foot: Footprint, rows: number): Length {
 
 export const columnsFor = (count: number, { rows, high }: ItemColumn): number => Math.ceil(count / (rows * high));
 
-/** One thing in its place. Positions from the compartment's left end, rear and floor. */
+/** One item in its place. Positions from the compartment's left end, rear and floor. */
 export interface ItemSpot {
   readonly item: Item;
   readonly index: number;
@@ -57,11 +56,11 @@ export interface ItemSpot {
   readonly out: Length;
   readonly up: Length;
   readonly foot: Footprint;
-  /** How many of its kind stand before it. */
+  /** Number of its kind in front of it. */
   readonly behind: number;
 }
 
-/** Things that found no place beside the others. */
+/** Items without room beside the others. */
 export interface Leftover {
   readonly item: Item;
   readonly count: number;
@@ -70,9 +69,9 @@ export interface Leftover {
 export interface Arrangement {
   readonly spots: readonly ItemSpot[];
   readonly left: readonly Leftover[];
-  /** Width the placed columns take, with their play. */
+  /** Total width of the placed columns, with clearances. */
   readonly used: Length;
-  /** Share of the clear width. */
+  /** Used share of the clear width. */
   readonly fill: number;
 }
 
@@ -99,7 +98,7 @@ export function arrange(lots: readonly ItemLot[], clear: ClearSpace): Arrangemen
   return { spots, left, used: (clear.width - free) as Length, fill: clear.width > 0 ? 1 - free / clear.width : 1 };
 }
 
-/** Columns fill from the bottom up, then from the front back, then to the right: what is taken first stands in front. */
+/** Columns fill from the bottom up, then from the front back, then to the right: the first item taken is at the front. */
 function spotOf(item: Item, index: number, { foot, rows, high, width }: ItemColumn, start: number, depth: Length): ItemSpot {
   const level = index % high;
   const behind = Math.floor(index / high) % rows;
@@ -115,7 +114,7 @@ function spotOf(item: Item, index: number, { foot, rows, high, width }: ItemColu
   };
 }
 
-/** Whether an item can stand in a space at all, by itself. */
+/** Whether an item fits in a space alone. */
 export function canStand(item: Item, clear: ClearSpace): boolean {
   const { foot, width, height } = columnOf(item, clear.depth, clear.height);
   return foot.out <= clear.depth && width <= clear.width && height <= clear.height;

@@ -1,7 +1,4 @@
-/**
- * What can be entered about an item, column by column: the table, pasted cells, CSV, the file reader
- * and the form take names and limits from these rows.
- */
+/** The fields of an item: the table, pasted cells, CSV, the file reader and the form take names and limits from these rows. */
 import { enter, entered, typedText, type Entered } from '../length/entered.ts';
 import { mm, type DisplayUnit, type Length } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
@@ -82,7 +79,7 @@ export const ITEM_COLUMNS: readonly ItemTableColumn[] = [
 
 export const columnFor = (key: ItemColumnKey): ItemTableColumn => ITEM_COLUMNS.find((column) => column.key === key)!;
 
-/** A plain thing to start a row from. */
+/** A plain item to start a row from. */
 export function newItem({ id, order, unit }: { id: string; order: number; unit: DisplayUnit }): Item {
   const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
   return {
@@ -111,7 +108,7 @@ export function newItem({ id, order, unit }: { id: string; order: number; unit: 
   };
 }
 
-/** What a cell shows: lengths in the unit of the table as they were typed. */
+/** Text of a cell: lengths in the unit of the table as they were typed. */
 export function cellText(item: Item, column: ItemTableColumn, unit: DisplayUnit): string {
   const value = item[column.key];
   switch (column.type) {

@@ -1,19 +1,19 @@
-/** The mass of one item: weighed, or estimated from what it is made of and its volume. Sources: docs/formulas/item-mass.md. */
+/** Mass of one item: weighed, or estimated from its material and volume. Source: docs/formulas/item-mass.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { volumeM3, type Item } from './item.ts';
 
 export interface ItemMaterial {
   readonly id: string;
   readonly name: string;
-  /** Of what it is made of. */
+  /** Density of its material. */
   readonly densityKgM3: number;
-  /** How much of its outer size is filled: a tin is not full to its corners, a tool is not a block. */
+  /** Filled share of its outer size: a tin is not full to its corners, a tool is not a block. */
   readonly fill: number;
 }
 
 const row = (id: string, name: string, densityKgM3: number, fill: number): ItemMaterial => ({ id, name, densityKgM3, fill });
 
-/** All [ASSUME]: the high side of what such things weigh, for the load decides whether the cabinet stays up. */
+/** All [ASSUME]: the high side of real masses, because the load decides whether the cabinet stays up. */
 export const ITEM_MATERIALS: Readonly<Record<string, ItemMaterial>> = Object.fromEntries(
   [
     row('paper', 'paper, packed', 850, 1),
@@ -50,7 +50,10 @@ const COUNTED = formula({
   compute: ({ n, each }) => n * each,
 });
 
-/** Mass of one. Throws a RangeError on a material that is not in the table: readers check that first. */
+/**
+ * Mass of one.
+ * @throws RangeError on an unknown material; readers check that first
+ */
 export function massOfOne(item: Item): ExplainedValue {
   if (item.kg !== null) return evaluate(WEIGHED, { weighed: { value: item.kg, source: { kind: 'entered', path: ['items', item.id, 'kg'] } } });
   const material = ITEM_MATERIALS[item.material];
@@ -59,8 +62,8 @@ export function massOfOne(item: Item): ExplainedValue {
   return evaluate(ESTIMATED, { volume: volumeM3(item), ρ: { value: material.densityKgM3, source }, filled: { value: material.fill, source } });
 }
 
-/** Mass of so many, named for the item. */
+/** Mass of a number of them, named for the item. */
 export const massOf = (item: Item, count: number): ExplainedValue => evaluate(COUNTED, { n: count, each: massOfOne(item) }, { key: 'item', of: item.name });
 
-/** No one has weighed it: the mass is marked as estimated. */
+/** Nobody weighed it: the mass is an estimate. */
 export const isEstimated = ({ kg }: Pick<Item, 'kg'>): boolean => kg === null;

@@ -1,7 +1,4 @@
-/**
- * A thing that must be held, as a person enters it, and the space it takes the way it stands.
- * Width goes along the wall, depth out from it, height up: all as the thing stands upright.
- */
+/** An item to hold, as entered, and the space it takes in its stance. Width is along the wall, depth out from it, height up, with the item upright. */
 import type { Entered } from '../length/entered.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
 
@@ -14,13 +11,13 @@ export type Stance = (typeof STANCES)[number];
 export const REACHES = ['daily', 'weekly', 'seldom'] as const;
 export type Reach = (typeof REACHES)[number];
 
-/** How many of an item stand on one element of a cabinet. Pinned ones stay when the rest is set out anew. */
+/** Number of an item on one element of a cabinet. Pinned ones stay when the rest is set out again. */
 export interface Home {
   readonly count: number;
   readonly pinned: boolean;
 }
 
-/** A point of a tool's outline: how wide it is so far up from its lower end. */
+/** A point of a tool's outline: its width at a height above its lower end. */
 export interface ProfilePoint {
   readonly at: Entered;
   readonly width: Entered;
@@ -34,52 +31,52 @@ export interface Item {
   readonly width: Entered;
   readonly depth: Entered;
   readonly height: Entered;
-  /** The thin part that a notch takes: a glass's stem, a bottle's neck, a tool's shank. Null when there is none. */
+  /** The thin part a notch takes: a glass's stem, a bottle's neck, a tool's shank. Null for none. */
   readonly neck: Entered | null;
   /** Outline from the lower end up, for tools; empty for a plain rectangle. */
   readonly profile: readonly ProfilePoint[];
-  /** Kilograms of one, weighed; null to estimate it from material and volume. */
+  /** Weighed kilograms of one; null to estimate from material and volume. */
   readonly kg: number | null;
   readonly material: string;
   readonly count: number;
-  /** How many more one day. */
+  /** Future growth in number. */
   readonly growth: number;
   readonly stands: Stance;
-  /** End on: width and depth change places. */
+  /** Turned end on: width and depth swap. */
   readonly turned: boolean;
-  /** Most that stand on one another, and behind one another. */
+  /** Most on one another, and behind one another. */
   readonly stack: number;
   readonly deep: number;
   readonly reach: Reach;
-  /** Things with the same word here stand together; '' for none. */
+  /** Items with the same word here stand together; '' for none. */
   readonly near: string;
-  /** Room above to lift it out; null for the usual. */
+  /** Room above to lift it out; null for the default. */
   readonly lift: Entered | null;
-  /** For 'in-hole': depth of the hole it stands in. */
+  /** For 'in-hole': depth of its hole. */
   readonly hole: Entered | null;
   /** By cabinet, by the element it stands on ('bottom' or a shelf's id). */
   readonly homes: Readonly<Record<string, Readonly<Record<string, Home>>>>;
 }
 
-/** Clearances when nothing else was entered. [A] docs/checks.md */
+/** Default clearances. [A] docs/checks.md */
 export const LIFT_OUT = mm(25);
 export const SIDE_PLAY = mm(3);
-/** Behind the front by more than this, a thing wants room for the hand over it. [A] */
+/** An item further behind the front than this needs room for a hand above it. [A] */
 export const REACH_IN = mm(120);
 export const HAND_ROOM = mm(60);
-/** A leaning thing stands this far out of plumb. [A] */
+/** Lean of a leaning item from plumb. [A] */
 export const LEAN_DEG = 12;
-/** Hooks and loops over a hanging thing. [A] */
+/** Hooks and loops above a hanging item. [A] */
 export const HOOK_ROOM = mm(30);
 
-/** The box a thing needs as it stands, without its clearances. */
+/** Bounding box of an item in its stance, without clearances. */
 export interface Footprint {
   readonly along: Length;
   readonly out: Length;
   readonly up: Length;
 }
 
-/** Space of one item the way it stands. Sizes in nm; a lean is rounded to the nanometer. */
+/** Space of one item in its stance. Sizes in nm; a lean is rounded to the nanometer. */
 export function footprintOf({
   width,
   depth,
@@ -102,37 +99,37 @@ export function footprintOf({
       case 'hanging':
         return [w, d, h + HOOK_ROOM];
       case 'in-hole':
-        // The block it stands in is as deep as the hole and a floor of a third of that.
+        // Its block is as high as the hole plus a third of that.
         return [w, d, h + (hole ? Math.round(hole.nm / 3) : 0)];
     }
   })();
   return turned ? { along: out as Length, out: along as Length, up: up as Length } : { along: along as Length, out: out as Length, up: up as Length };
 }
 
-/** Whether a thing can roll out to the front by itself: a roll that lies along the wall. */
+/** Whether an item can roll to the front by itself: a roll that lies along the wall. */
 export const rollsOut = ({ kind, stands, turned }: Pick<Item, 'kind' | 'stands' | 'turned'>): boolean =>
   (kind === 'roll' || kind === 'bottle') && stands === 'lying' && !turned;
 
-/** A thing that stands on less than this from front to back is easily pushed off. [A] */
+/** Items with a shallower footprint are easily knocked over. [A] */
 export const MIN_STANDING = mm(30);
 export const standsThin = (item: Pick<Item, 'width' | 'depth' | 'height' | 'stands' | 'turned' | 'hole'>): boolean =>
   (item.stands === 'upright' || item.stands === 'leaning') && footprintOf(item).out < MIN_STANDING;
 
-/** Limp things sag between supports: loose sheets. */
+/** Limp items sag between supports: loose sheets. */
 export const isLimp = ({ kind }: Pick<Item, 'kind'>): boolean => kind === 'sheets';
 
-/** Room wanted above it to lift it out. */
+/** Room required above it to lift it out. */
 export const liftOf = ({ lift, stands }: Pick<Item, 'lift' | 'stands'>): Length => lift?.nm ?? (stands === 'hanging' ? (0 as Length) : LIFT_OUT);
 
 export const itemsInOrder = (items: Readonly<Record<string, Item>>): Item[] => Object.values(items).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** So many of an item on one element of a cabinet. */
+/** A number of an item on one element of a cabinet. */
 export interface Homed extends Home {
   readonly unit: string;
   readonly on: string;
 }
 
-/** Where an item stands, never more than there are: a count that was lowered takes from the last homes first. */
+/** Where an item stands, never more than exist: a lowered count takes from the last places first. */
 export function homesOf({ homes, count: all }: Pick<Item, 'homes' | 'count'>): Homed[] {
   let left = all;
   return Object.entries(homes).flatMap(([unit, floors]) =>

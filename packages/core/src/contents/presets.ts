@@ -1,6 +1,6 @@
 /**
- * What a compartment holds when nobody has weighed it: kilograms per square meter of shelf.
- * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents-mass.md.
+ * Assumed contents of an unweighed compartment: kilograms per square meter of shelf. [ASSUME] all; 75 is the order of the usual furniture test load (m).
+ * docs/formulas/contents-mass.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 
@@ -21,16 +21,16 @@ export const PRESETS: Readonly<Record<PresetId, Preset>> = {
   tools: { id: 'tools', name: 'tools or ink tins', kgPerM2: 200 },
 };
 
-/** No preset is heavier than this by the space it fills, kg/m³: tins, books and paper pack denser than the rest. [ASSUME] */
+/** No preset exceeds this density of the space it fills, kg/m³: tins, books and paper are the densest. [ASSUME] */
 export const densestPreset = (preset: PresetId): number => (DENSE.has(preset) ? ASSUMED.denseContents : ASSUMED.contentsDensity).value;
 const DENSE: ReadonlySet<PresetId> = new Set(['crockery', 'books', 'tools']);
 
-/** What stands in one compartment: a preset, or a mass someone weighed or guessed. */
+/** Contents of one compartment: a preset, or a weighed or estimated mass. */
 export interface Contents {
   readonly preset: PresetId;
-  /** Kilograms typed by a person; null to use the preset. */
+  /** Entered kilograms; null for the preset. */
   readonly kg: number | null;
 }
 
-/** Contents stand a tenth of the depth further out than the middle. [ASSUME] */
+/** Contents stand a tenth of the depth in front of the middle. [ASSUME] */
 export const OUTWARD_SHARE = ASSUMED.contentsOutward.value;

@@ -1,6 +1,6 @@
 /**
- * Things of a kind side by side: slots, notches, cells between dividers, a ledge, two supports,
- * modules of their own width. How many fit, at which pitch and margins, and what one more would need.
+ * Items side by side: slots, notches, cells between dividers, a ledge, two supports, modules. How many fit, at which pitch and margins, and what one more
+ * would need.
  */
 import type { Entered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
@@ -10,25 +10,25 @@ import { footprintOf, type Item } from './item.ts';
 export const ROW_KINDS = ['slots', 'notches', 'cells', 'ledge', 'supports', 'modules'] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
-/** A row as a person asks for it; it belongs to the element of a cabinet it is to stand on. */
+/** A row as entered; it belongs to the element of a cabinet it stands on. */
 export interface Row {
   readonly id: string;
   readonly order: number;
   readonly kind: RowKind;
   readonly on: string;
-  /** Ids of the items, in the order they stand; slots, notches and supports take the first only. */
+  /** Ids of the items in order; slots, notches and supports use only the first. */
   readonly items: readonly string[];
-  /** How many are wanted; null for as many as there are and are to come. */
+  /** Number wanted; null for the item's count including growth. */
   readonly wanted: number | null;
-  /** From slot to slot; null to work it out from the item. */
+  /** From slot to slot; null to derive it from the item. */
   readonly pitch: Entered | null;
-  /** Play of each thing in all. */
+  /** Total clearance of each item. */
   readonly clearance: Entered;
-  /** Of the thin shelf in its slot, the divider, the module's side; a notch is as wide as the neck and its play. */
+  /** Of the thin shelf in its slot, the divider, the module's side; a notch is as wide as the neck plus clearance. */
   readonly thickness: Entered;
-  /** Least at each end. */
+  /** Least margin at each end. */
   readonly margin: Entered;
-  /** Tilted back so much. */
+  /** Tilt to the back. */
   readonly tiltDeg: number;
   /** Height of the front lip; null for none. */
   readonly lip: Entered | null;
@@ -39,18 +39,18 @@ export interface Row {
 export interface SlotLayout {
   readonly count: number;
   readonly pitch: number;
-  /** What is left at each end, halved. */
+  /** Remainder, half at each end. */
   readonly margin: number;
   /** Near edges, from the datum end. */
   readonly positions: readonly number[];
 }
 
-/** Sizes typed in millimeters may end a hair under a whole number of pitches. */
+/** Tolerance for sizes in millimeters that end just under a whole number of pitches. */
 const ROUNDING_SHARE = 1e-9;
 
 /**
- * As many slots of `thickness` at `pitch` as leave at least `margin` at both ends; all in one unit of
- * length. Throws a RangeError on a pitch that is none. docs/formulas/slots.md
+ * As many slots of `thickness` at `pitch` as leave at least `margin` at both ends; all in one unit of length.
+ * @throws RangeError on a pitch that is not positive. docs/formulas/slots.md
  */
 export function slotsIn({ inside, pitch, thickness, margin }: { inside: number; pitch: number; thickness: number; margin: number }): SlotLayout {
   if (pitch <= 0) throw new RangeError(`a pitch of ${pitch} is none`);
@@ -71,24 +71,24 @@ export interface RowAnswer {
   readonly margin: Length;
   /** Near edges of slots and notches, or of dividers, from the left end. */
   readonly positions: readonly Length[];
-  /** Clear width of each cell or module, in the order they stand. */
+  /** Clear width of each cell or module, in order. */
   readonly widths: readonly ExplainedLength[];
-  /** Width all that is wanted would take, with its margins. */
+  /** Width of everything wanted, with its margins. */
   readonly needs: ExplainedLength;
-  /** Inside that one more than fits would take. */
+  /** Inside width that one more would need. */
   readonly oneMore: Length;
 }
 
 const wantedOf = (row: Row, items: readonly Item[]): number => row.wanted ?? items.reduce((sum, { count, growth }) => sum + count + growth, 0);
 
-/** Answers a row in a space so wide. Null when none of its items is there any more. */
+/** Answers a row in a space of this width. Null when none of its items exists any more. */
 export function answerRow(row: Row, itemOf: (id: string) => Item | undefined, inside: ExplainedLength): RowAnswer | null {
   const items = row.items.flatMap((id) => itemOf(id) ?? []);
   if (items.length === 0) return null;
   return row.kind === 'slots' || row.kind === 'notches' || row.kind === 'supports' ? pitched(row, items, inside) : sideBySide(row, items, inside);
 }
 
-/** Slots and notches at one pitch; things over supports stand side by side at theirs. */
+/** Slots and notches at one pitch; items over supports side by side at theirs. */
 function pitched(row: Row, items: readonly Item[], inside: ExplainedLength): RowAnswer {
   const item = items[0]!;
   const { along } = footprintOf(item);
@@ -99,7 +99,7 @@ function pitched(row: Row, items: readonly Item[], inside: ExplainedLength): Row
     ? explainedLength([plus('row-pitch', row.pitch.nm)])
     : explainedLength([own, plus('row-clearance', row.clearance.nm), ...(notch || gapOnly ? [] : [plus('row-thickness', row.thickness.nm)])]);
   const slot = notch ? (((item.neck?.nm ?? along) + row.clearance.nm) as Length) : gapOnly ? ((along + row.clearance.nm) as Length) : row.thickness.nm;
-  // A glass in the last notch must not stand past the end.
+  // A glass in the last notch must not project past the end.
   const margin = (notch ? Math.max(row.margin.nm, Math.ceil((pitch.value - slot) / 2)) : row.margin.nm) as Length;
   const { count, margin: left, positions } = slotsIn({ inside: inside.value, pitch: pitch.value, thickness: slot, margin });
   const wanted = wantedOf(row, [item]);
@@ -124,7 +124,7 @@ function pitched(row: Row, items: readonly Item[], inside: ExplainedLength): Row
   };
 }
 
-/** Cells, ledges and modules: each thing its own width; dividers between neighbors, two sides to a module. */
+/** Cells, ledges and modules: each item its own width; dividers between neighbors, two sides per module. */
 function sideBySide(row: Row, items: readonly Item[], inside: ExplainedLength): RowAnswer {
   const thick = row.thickness.nm;
   const clearance = row.kind === 'ledge' ? mm(0) : row.clearance.nm;
@@ -148,7 +148,7 @@ function sideBySide(row: Row, items: readonly Item[], inside: ExplainedLength): 
     taken = next;
     fits++;
   }
-  // More of the last kind, as long as they go in.
+  // More of the last kind, as long as they fit.
   const last = list.at(-1) ?? one(items[0]!);
   while (fits >= list.length && last.value > 0 && fits < 10_000 && taken + last.value + (fits > 0 ? between : 0) <= room) {
     taken += last.value + (fits > 0 ? between : 0);

@@ -1,50 +1,50 @@
-/** What set-out is asked, and the pieces it packs: whole columns of one item. */
+/** Input of set-out, and what it packs: whole columns of one item. */
 import { mm, type Length } from '../length/length.ts';
 import { columnOf, columnsFor, type ItemColumn, type ItemLot } from './arrange.ts';
 import type { Item } from './item.ts';
 import type { ReachZone } from './person.ts';
 
-/** Things to be set out; `on` names the element a pinned lot stays on. */
+/** Items to set out; `on` names the element a pinned lot stays on. */
 export interface SetOutLot extends ItemLot {
   readonly on: string | null;
 }
 
 export interface SetOutJob {
   readonly lots: readonly SetOutLot[];
-  /** Clear inside width and depth; the most clear height. */
+  /** Clear inside width and depth; greatest clear height. */
   readonly width: Length;
   readonly depth: Length;
   readonly height: Length;
   /** Of a shelf. */
   readonly thickness: Length;
-  /** Least clear height of the topmost level: what hangs under the top behind it, a hanging rail, takes so much. */
+  /** Least clear height of the topmost level, because of what hangs under the top, such as a hanging rail. */
   readonly topHeight: Length;
-  /** The inside floor above the floor of the room. */
+  /** Height of the inside floor above the room's floor. */
   readonly floorUp: Length;
   readonly zone: ReachZone;
-  /** Elements there are, from the bottom: pins name them, and their order stays. */
+  /** Elements from the bottom up: pins name them, and their order stays. */
   readonly elements: readonly string[];
-  /** Most shelves and the floor together. */
+  /** Most levels, shelves and floor together. */
   readonly maxLevels: number;
-  /** Keep room for what comes one day. */
+  /** Keep room for growth. */
   readonly grow: boolean;
 }
 
-/** Columns of one item that may be shared out over levels. */
+/** Columns of one item that may be spread over several levels. */
 export interface ColumnGroup {
   readonly item: Item;
   readonly column: ItemColumn;
-  /** All of them, and how many are taken by what is there today. */
+  /** Number of columns, and of those used by today's count. */
   readonly columns: number;
   readonly count: number;
-  /** How many more room is kept for. */
+  /** Number room is kept for. */
   readonly growth: number;
   /** Kilograms of one column. */
   readonly kg: number;
   readonly on: string | null;
 }
 
-/** A level being packed: so many columns of each piece. */
+/** A level being packed: number of columns of each group. */
 export interface PackedLevel {
   /** The element whose pins stand here. */
   readonly on: string | null;
@@ -53,7 +53,7 @@ export interface PackedLevel {
   used: number;
 }
 
-/** What no shelf of this box can take, and by how much. */
+/** Items that fit on no shelf of this cabinet, and by how much. */
 export interface Impossible {
   readonly item: Item;
   readonly count: number;
@@ -67,10 +67,10 @@ export interface ColumnGroups {
   readonly impossible: readonly Impossible[];
 }
 
-/** Kilograms of one thing: given, so that this module need not know how a mass is found. */
+/** Kilograms of one item, passed in, so that this module does not depend on masses. */
 export type KgOf = (item: Item) => number;
 
-/** Splits the job into pieces, and what cannot stand in the box at all. */
+/** Splits the job into column groups, and items that do not fit at all. */
 export function columnGroupsOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: KgOf): ColumnGroups {
   const pieces: ColumnGroup[] = [];
   const impossible: Impossible[] = [];
@@ -82,7 +82,7 @@ export function columnGroupsOf({ lots, width, depth, height, grow }: SetOutJob, 
     else if (column.width > width) refuse('too-wide', column.width, width);
     else if (column.height > height) refuse('too-tall', column.height, height);
     else {
-      // Room to grow is kept with the first lot that is free to stand anywhere, or the pinned one where there is no other.
+      // Room for growth goes to the first lot without a pin, or the pinned one where there is no other.
       const extra = grow && lots.find((lot) => lot.item === item && lot.count > 0)?.on === on ? item.growth : 0;
       const columns = columnsFor(count + extra, column);
       pieces.push({ item, column, columns, count, growth: extra, kg: (kgOf(item) * count) / columns, on });
@@ -92,9 +92,8 @@ export function columnGroupsOf({ lots, width, depth, height, grow }: SetOutJob, 
 }
 
 /**
- * The least height any set-out of these columns can have: in the order of falling heights, the k-th
- * level is at least as high as the column that covers k full widths, one level at least as high as the
- * topmost must be, and a shelf's thickness lies between two levels. [eq] docs/formulas/set-out-bound.md
+ * Lower bound on the height of any set-out of these columns: in descending height, the k-th level is at least as high as the column that covers k full
+ * widths, one level at least as high as the topmost must be, and a shelf's thickness lies between two levels. [eq] docs/formulas/set-out-bound.md
  */
 export function setOutBound(pieces: readonly ColumnGroup[], { width, thickness, topHeight }: Pick<SetOutJob, 'width' | 'thickness' | 'topHeight'>): Length {
   const falling = [...pieces].sort((a, b) => b.column.height - a.column.height);
@@ -111,7 +110,7 @@ export function setOutBound(pieces: readonly ColumnGroup[], { width, thickness, 
   return total as Length;
 }
 
-/** Widths worth trying for the smallest box, from the widest column up to the limit. */
+/** Candidate widths for the smallest box, from the widest column up to the limit. */
 export function widthsToTry(pieces: readonly ColumnGroup[], limit: Length, tries = 16): Length[] {
   const least = pieces.reduce((widest, { column }) => Math.max(widest, column.width), mm(60) as number);
   const all = pieces.reduce((sum, { column, columns }) => sum + column.width * columns, 0);

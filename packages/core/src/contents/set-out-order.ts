@@ -1,15 +1,15 @@
-/** Which level goes where: heavy things low, daily things between hip and eye, pins in the order they have. */
+/** Order of the levels: heavy items low, daily items between hip and eye, pins in their given order. */
 import { toMm, type Length } from '../length/length.ts';
 import type { PackedLevel, SetOutJob } from './set-out-job.ts';
 
-/** All the mass at the very top counts like so much height, mm; so do all daily things out of reach. [A] */
+/** Weights in mm: all mass at the very top, and all daily items out of reach. [A] */
 const HEAVY_MM = 60;
 const DAILY_MM = 90;
 
-/** An order in which the levels are higher than there is room is the last to be taken. */
+/** An order that exceeds the available height comes last. */
 const TOO_HIGH_MM = 1e5;
 
-/** Up to so many levels every pair is tried for a swap. */
+/** Up to this many levels every pair is tried for a swap. */
 const FEW_LEVELS = 9;
 
 export interface Ordered {
@@ -19,11 +19,11 @@ export interface Ordered {
 
 interface Sums {
   readonly kg: number;
-  /** Columns of things in daily use. */
+  /** Columns of items in daily use. */
   readonly daily: number;
 }
 
-/** Levels from the bottom: the heaviest first, then lifted to the top and swapped while it gets better. */
+/** Local search over orders: heaviest at the bottom, then moves to the top and swaps while they improve. */
 export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ordered {
   const sums = new Map(levels.map((level) => [level, sumsOf(level)]));
   const allKg = levels.reduce((sum, level) => sum + sums.get(level)!.kg, 0) || 1;
@@ -32,7 +32,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
   const bare = whole - job.thickness;
   const cost = (order: readonly PackedLevel[]): number => {
     let up = 0;
-    // What the topmost level is made higher counts like any height, and must leave room for all.
+    // Extra height of the topmost level counts as height, and must fit.
     const raised = Math.max(0, job.topHeight - (order.at(-1)?.height ?? 0));
     let total = toMm(raised as Length) + (bare + raised > job.height ? TOO_HIGH_MM : 0);
     for (const level of order) {
@@ -47,7 +47,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
   let order = [...levels].sort((a, b) => sums.get(b)!.kg - sums.get(a)!.kg);
   order = keepPins(job, order);
   let least = cost(order);
-  // All pairs in a cabinet; neighbors only in what is taller than any.
+  // All pairs in a cabinet; only neighbors beyond FEW_LEVELS.
   const reach = order.length <= FEW_LEVELS ? order.length : 1;
   for (let round = 0; round < 3; round++) {
     let better = false;
@@ -56,7 +56,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
       const now = cost(other);
       if (now < least - 1e-9) [order, least, better] = [[...other], now, true];
     };
-    // Each lifted over all others: a swap cannot do that past levels that are pinned, nor past many.
+    // Each moved above all others: swaps cannot do that past pinned levels.
     for (const level of order) take([...order.filter((each) => each !== level), level]);
     for (let i = 0; i < order.length; i++) {
       for (let k = i + 1; k < Math.min(order.length, i + 1 + reach); k++) {
@@ -70,7 +70,7 @@ export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ord
   return { levels: order, cost: least };
 }
 
-/** How far a height is from between hip and eye, as a share of half a meter, at most 1. */
+/** Distance of a height from the zone between hip and eye, as a share of half a meter, at most 1. */
 function outside(up: number, { zone }: SetOutJob): number {
   const away = Math.max(0, zone.hip - up, up - zone.eye);
   return Math.min(1, toMm(away as Length) / 500);

@@ -1,8 +1,7 @@
 /**
- * Set-out: things onto shelves. The first answer packs columns in the order of falling heights; then
- * levels are emptied at random and refilled. Of answers that place as much, the one is kept that
- * takes least height, keeps groups together, heavy things low and daily things between hip and eye.
- * The caller holds the clock: the same job, seed and number of steps give the same answer.
+ * Set-out: items onto shelves. First a next-fit decreasing height packing of columns; then ruin and recreate of random levels. Among answers that place as
+ * much, the one is kept with the least height, groups together, heavy items low and daily items between hip and eye. The caller holds the clock: the same
+ * job, seed and number of steps give the same answer.
  */
 import { seeded, type Random } from '../chance/random.ts';
 import { toMm, type Length } from '../length/length.ts';
@@ -11,7 +10,7 @@ import { orderLevels } from './set-out-order.ts';
 import { columnGroupsOf, setOutBound, type Impossible, type KgOf, type PackedLevel, type ColumnGroup, type SetOutJob } from './set-out-job.ts';
 
 export interface SetOutLevel {
-  /** The element the pins of this level name; null when any will do. */
+  /** The element the pins of this level name; null for any. */
   readonly on: string | null;
   readonly lots: readonly { readonly item: ColumnGroup['item']; readonly count: number; readonly pinned: boolean }[];
   readonly height: Length;
@@ -19,15 +18,15 @@ export interface SetOutLevel {
 }
 
 export interface SetOut {
-  /** From the bottom. */
+  /** From the bottom up. */
   readonly levels: readonly SetOutLevel[];
   readonly left: readonly Leftover[];
-  /** How many of those still to come find no room. */
+  /** Number of future items without room. */
   readonly ungrown: readonly Leftover[];
   readonly impossible: readonly Impossible[];
-  /** Clear height all levels take, with the shelves between them. */
+  /** Clear height of all levels, with the shelves between them. */
   readonly height: Length;
-  /** No set-out of these things at this width can be lower. */
+  /** Proved: no set-out of these items at this width is lower. */
   readonly bound: Length;
   readonly width: Length;
   readonly depth: Length;
@@ -35,10 +34,10 @@ export interface SetOut {
 }
 
 export interface SetOutSearch {
-  /** Tries so many more; true when nothing better is possible. */
+  /** Runs the given number of tries; true when nothing better is possible. */
   step(count: number): boolean;
   best(): SetOut;
-  /** Lower is better; for telling whether an answer improved. */
+  /** Lower is better; tells whether an answer improved. */
   readonly cost: number;
 }
 
@@ -48,9 +47,9 @@ interface Packed {
   readonly cost: number;
 }
 
-/** A group split over one more level counts like so much height; mm. [A] */
+/** Penalty for splitting a group over one more level, mm. [A] */
 const SPLIT_MM = 25;
-/** Things placed come before any height. */
+/** Placed items come before any height. */
 const LEFT_MM = 1e6;
 
 export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
@@ -80,7 +79,7 @@ export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
   };
 }
 
-/** Groups one after another by their tallest, each from its tallest down. */
+/** Groups in order of their tallest column, each from its tallest down. */
 function startOrder(pieces: readonly ColumnGroup[]): ColumnGroup[] {
   const tallest = new Map<string, number>();
   for (const piece of pieces) tallest.set(groupOf(piece), Math.max(tallest.get(groupOf(piece)) ?? 0, piece.column.height));
@@ -96,22 +95,22 @@ function startOrder(pieces: readonly ColumnGroup[]): ColumnGroup[] {
 
 const groupOf = ({ item }: ColumnGroup): string => item.near || `\u0000${item.id}`;
 
-/** By falling height with a little noise, groups or not. */
+/** Descending height with noise, grouped or not. */
 function shaken(pieces: readonly ColumnGroup[], random: Random): ColumnGroup[] {
   const noise = 0.4 * random();
   const keys = new Map(pieces.map((piece) => [piece, piece.column.height * (1 + noise * (random() - 0.5))]));
   return [...pieces].sort((a, b) => keys.get(b)! - keys.get(a)! || a.item.order - b.item.order);
 }
 
-/** `worst` is a cost that is not worth working out further. */
+/** `worst`: costs above this need not be computed further. */
 type Pack = (order: readonly ColumnGroup[], kept: readonly PackedLevel[], worst?: number) => Packed;
 
-/** Fills levels in the order given: where it adds least height, then where least room is left. */
+/** Fills levels in the given order: least added height, then least remaining room. */
 function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
   const pinned = pieces.filter(({ on }) => on !== null);
   const floor = job.elements[0] ?? null;
   const highestPin = Math.max(-1, ...pinned.map(({ on }) => job.elements.indexOf(on!)));
-  /** Whether a level may come to lie on top of others: the floor may not. */
+  /** Whether a level may lie above others: the floor may not. */
   const canBeTop = (on: string | null): boolean => on === null || (on !== floor && job.elements.indexOf(on) === highestPin);
   // A shelf that must stay needs a floor under it, even an empty one.
   const needsFloor = pinned.some(({ on }) => on !== floor);
@@ -121,7 +120,7 @@ function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
     if (needsFloor && !levels.some(({ on }) => on === floor)) levels.push({ on: floor, columns: new Map(), height: 0, used: 0 });
     let height = levels.reduce((sum, level) => sum + level.height, 0) + Math.max(0, levels.length - 1) * job.thickness;
     let tallestTop = levels.reduce((most, level) => (canBeTop(level.on) ? Math.max(most, level.height) : most), 0);
-    /** Whether the levels are low enough with this column put on one, and the topmost made as high as it must be. */
+    /** Whether the levels are low enough with this column on one, and the topmost at its required height. */
     const fits = (rise: number, column: ColumnGroup['column'], on: string | null, count = levels.length): boolean => {
       const top = count <= 1 ? height + rise : canBeTop(on) ? Math.max(tallestTop, column.height) : tallestTop;
       return height + rise + Math.max(0, job.topHeight - top) <= job.height;
@@ -168,7 +167,7 @@ function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
           if (free < column.width) continue;
           const rise = Math.max(0, column.height - level.height);
           if (!fits(rise, column, level.on)) continue;
-          // Rise first; then the same group; then what is left beside it.
+          // Added height first; then the same group; then the remaining width.
           const cost = rise * 4 + (piece.item.near && hasGroup(level, piece.item.near) ? 0 : SPLIT_MM * 1e6) + free * 1e-3;
           if (cost < least) [chosen, least] = [level, cost];
         }
@@ -186,14 +185,14 @@ function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
   };
 }
 
-/** The topmost level as high as it must be. */
+/** Raises the topmost level to its required height. */
 function withTop({ topHeight }: SetOutJob, levels: readonly PackedLevel[]): PackedLevel[] {
   return levels.map((level, index) => (index === levels.length - 1 ? { ...level, height: Math.max(level.height, topHeight) } : level));
 }
 
 const hasGroup = (level: PackedLevel, near: string): boolean => [...level.columns.keys()].some(({ item }) => item.near === near);
 
-/** Height in mm, with what counts like height added. */
+/** Cost in mm: height plus penalties. */
 function costOf(job: SetOutJob, levels: readonly PackedLevel[], left: ReadonlyMap<ColumnGroup, number>): number {
   let splits = 0;
   const seen = new Set<string>();
@@ -210,7 +209,7 @@ function costOf(job: SetOutJob, levels: readonly PackedLevel[], left: ReadonlyMa
   return missing * LEFT_MM + toMm(height as Length) + splits * SPLIT_MM;
 }
 
-/** Empties one to three levels, and what found no place, and fills them again in another order. */
+/** Empties one to three levels and repacks them, with the unplaced, in another order. */
 function refill(pack: Pack, from: Packed, pieces: readonly ColumnGroup[], random: Random): Packed {
   const free = from.levels.filter(({ on }) => on === null);
   if (free.length === 0) return pack(shaken(pieces, random), []);
@@ -219,15 +218,15 @@ function refill(pack: Pack, from: Packed, pieces: readonly ColumnGroup[], random
   const more = 1 + Math.floor(random() * 2);
   for (let n = 0; n < more; n++) emptied.add(free[Math.floor(random() * free.length)]!);
   const kept = from.levels.filter((level) => !emptied.has(level));
-  // Levels that stay are cut down to what stands on them.
+  // Remaining levels shrink to their contents.
   const trimmed = kept.map((level) => ({ ...level, height: Math.max(0, ...[...level.columns.keys()].map(({ column }) => column.height)) }));
-  // Only what was taken off, or found no place, is packed again.
+  // Only removed or unplaced columns are packed again.
   const taken = new Set([...from.left.keys(), ...[...emptied].flatMap((level) => [...level.columns.keys()])]);
   return pack(shaken([...taken], random), trimmed, from.cost);
 }
 
 function answer(job: SetOutJob, { levels, left }: Packed, impossible: readonly Impossible[], bound: Length, effort: number): SetOut {
-  // Columns hold today's count first; what is kept for growth is the last columns of each item.
+  // Columns hold today's count first; room for growth is in the last columns of each item.
   const rest = new Map<ColumnGroup, number>();
   const today = (piece: ColumnGroup): number => rest.get(piece) ?? piece.count;
   const rows = levels.map((level): SetOutLevel => ({

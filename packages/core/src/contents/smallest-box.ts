@@ -1,4 +1,4 @@
-/** The smallest box for some things: set-out tried at many widths side by side, the least front kept. */
+/** The smallest box for a set of items: set-out at many widths in parallel, keeping the least front area. */
 import { toMm, type Length } from '../length/length.ts';
 import { columnOf } from './arrange.ts';
 import { setOut, type SetOut, type SetOutSearch } from './set-out.ts';
@@ -6,13 +6,13 @@ import { columnGroupsOf, widthsToTry, type KgOf, type SetOutJob } from './set-ou
 
 interface Tried {
   readonly search: SetOutSearch;
-  /** Outer front this width gives, with the sides and ends added; what is left over counts like height. */
+  /** Outer front of this width, with sides and ends added; unplaced items count as height. */
   area(): number;
 }
 
 /**
- * A stepper like setOut(): `job` holds the limits, the answer's width and depth what is used of them.
- * `frame` is what the box adds to its inside width and height.
+ * A stepper like setOut(): `job` holds the limits, the answer's width and depth what it uses of them. `frame` is what the box adds to its inside width and
+ * height.
  */
 export function smallestBox(job: SetOutJob, kgOf: KgOf, frame: { readonly width: Length; readonly height: Length }, seed = 1): SetOutSearch {
   const { pieces } = columnGroupsOf(job, kgOf);
@@ -25,7 +25,7 @@ export function smallestBox(job: SetOutJob, kgOf: KgOf, frame: { readonly width:
   let turn = 0;
   return {
     step(count) {
-      // Every other try goes to the width that leads; the rest to all in turn.
+      // Every other try goes to the leading width; the rest in turn.
       for (let n = 0; n < count; n++) (n % 2 === 0 ? best() : tried[turn++ % tried.length]!).search.step(1);
       return false;
     },

@@ -1,4 +1,4 @@
-/** Weights as people type and read them: kilograms and grams, pounds and ounces. Kept in kilograms to the tenth of a gram. */
+/** Weights as people type and read them: kilograms and grams, pounds and ounces. Stored in kilograms to the tenth of a gram. */
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 
@@ -8,7 +8,7 @@ export type MassUnit = (typeof MASS_UNITS)[number];
 /** Kilograms of one. Source: the international avoirdupois pound of 1959, sixteen ounces to it. */
 const KG: Readonly<Record<MassUnit, number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
 
-/** Of one thing. */
+/** Of one item. */
 export const MAX_ITEM_KG = 500;
 
 /** '2,5', '800 g', '3 lb 4 oz': kilograms. A bare number is in `unit`. */

@@ -1,15 +1,12 @@
-/** What a layout is worth beside its sheets: smaller is better, compared one after the other. */
+/** Cutting cost of a layout beside its sheets: lexicographic, smaller is better. */
 import type { Sequence } from './sequence.ts';
 
-/** What is wanted among plans with as few sheets. */
+/** Preference among plans with equally few sheets. */
 export type LayoutPreference = 'settings' | 'offcut' | 'handling';
 
-/**
- * Whatever is wanted, cuts no saw can make come first, for a layout that cannot be cut is none; then cuts at which a hand comes near the blade;
- * then sheets that must not come short, `tight` of them.
- */
+/** First cuts no saw can make, because such a layout cannot be cut; then cuts with a hand near the blade; then `tight` sheets; then the preference. */
 export function cuttingCostOf({ impossible, nearBlade, settings, steps, left, turnedKg }: Sequence, tight: number, then: LayoutPreference): readonly number[] {
-  // One large offcut is worth more than slivers of the same area: squares say so.
+  // Squares favor one large offcut over slivers of the same area.
   const usable = -left.reduce((sum, { piece: { dx, dy } }) => sum + ((dx / 1e9) * (dy / 1e9)) ** 2, 0);
   const cutting = [settings, steps.length];
   switch (then) {

@@ -1,24 +1,24 @@
 /**
- * What a sheet comes apart into, cut by cut. The layout leaves the widest kerf there is between parts; a saw with a thinner
- * blade leaves that much more on the far side, and so does the far edge that has not been trimmed yet. What is kept is measured
- * from the near edge, so it is exact; what is left over is carried along as it is, and cut to size where a part needs it.
+ * How a sheet comes apart, cut by cut. The layout leaves the widest kerf between parts; a saw with a thinner blade leaves the difference on the far side,
+ * as does a far edge that is not trimmed yet. What is kept is measured from the near edge, so it is exact; the remainder is carried along, and cut to size
+ * where a part needs it.
  */
 import type { Length } from '../length/length.ts';
 import { trimOf, type CutTree, type NestedSheet, type NestProblem, type NestSheet, type SheetRect } from '../nest/problem.ts';
 import type { Shop } from '../stock/shop.ts';
 import { cutWays, type CutWay, type Straight } from './ways.ts';
 
-/** A piece of sheet that lies somewhere in the shop. */
+/** A piece of sheet in the shop. */
 export interface SheetPiece {
   readonly id: string;
-  /** Where the layout has it, from the corner of the untrimmed sheet. */
+  /** Its place in the layout, from the corner of the untrimmed sheet. */
   readonly at: SheetRect;
-  /** What it measures along x and along y. */
+  /** Its size along x and along y. */
   readonly dx: Length;
   readonly dy: Length;
   /** The part it is, once it is one. */
   readonly part: string | null;
-  /** No part comes out of it. */
+  /** It contains no part. */
   readonly left: boolean;
 }
 
@@ -27,21 +27,21 @@ export type CutPurpose = 'trim' | 'part' | 'size';
 /** One cut through one piece. */
 export interface CutStep {
   readonly id: string;
-  /** Which sheet of the plan, from 0. */
+  /** Index of the sheet in the plan, from 0. */
   readonly sheet: number;
   readonly piece: SheetPiece;
   /** The cut that made the piece; null for a whole sheet. */
   readonly after: string | null;
   /** Across x: the blade runs along y. */
   readonly axis: 'x' | 'y';
-  /** How far in the near side of the cut is. */
+  /** Position of the near side of the cut. */
   readonly keep: Length;
   readonly purpose: CutPurpose;
   /** Null where no saw of the shop can make it. */
   readonly way: CutWay | null;
   readonly cut: Straight;
   readonly near: SheetPiece;
-  /** Null when the kerf takes all that is left. */
+  /** Null when the kerf takes the whole remainder. */
   readonly far: SheetPiece | null;
 }
 
@@ -62,7 +62,7 @@ interface Walk {
   readonly steps: CutStep[];
 }
 
-/** A planned piece: the tree below it, and where the plan has it. */
+/** A planned piece: its subtree, and its place in the plan. */
 interface Planned {
   readonly tree: CutTree;
   readonly x: number;
@@ -80,9 +80,9 @@ export function cutsOf({ problem, kind, nested, thick, kgPerM2 }: SheetToCut, sh
   const planned: Planned = { tree: nested.cuts, x: trim, y: trim, dx: kind.length - 2 * trim, dy: kind.width - 2 * trim };
   const whole = pieceOf(`${sheet}`, { x: 0, y: 0, dx: kind.length, dy: kind.width }, kind.length, kind.width, null, false);
   let at: Made = { piece: whole, after: null, lead: { x: 0, y: 0 }, rough: { x: trim > 0, y: trim > 0 } };
-  // One long and one short edge are trimmed to measure from; the others go with the last cut along them.
+  // One long and one short edge are trimmed as references; the others go with the last cut along them.
   for (const axis of ['y', 'x'] as const) if (trim > 0) at = trimmed(walk, at, axis, trim);
-  // Ways down the tree are digits too: from the eleventh sheet on its number stands apart from them.
+  // Paths down the tree are digits too, so a sheet number of several digits is kept apart from them.
   apart(walk, at, planned, kerf, sheet < 10 ? `${sheet}` : `s${sheet}:`);
   return walk.steps;
 }
@@ -90,9 +90,9 @@ export function cutsOf({ problem, kind, nested, thick, kgPerM2 }: SheetToCut, sh
 interface Made {
   readonly piece: SheetPiece;
   readonly after: string | null;
-  /** What is still to come off the near edge, along x and along y: the shop could not trim the whole sheet. */
+  /** Trim still due at the near edge, along x and along y, where the shop could not trim the whole sheet. */
   readonly lead: Readonly<Record<'x' | 'y', number>>;
-  /** The far edge is still the factory's and to be trimmed. */
+  /** The far edge is still untrimmed. */
   readonly rough: Readonly<Record<'x' | 'y', boolean>>;
 }
 
@@ -105,16 +105,13 @@ const pieceOf = (id: string, at: { x: number; y: number; dx: number; dy: number 
   left,
 });
 
-/**
- * Cuts the near edge off a piece: what is kept is the far side. Where no saw takes a piece so large, the edge stays on for now
- * and comes off each smaller piece later.
- */
+/** Trims the near edge: the far side is kept. Where no saw takes a piece this large, the edge stays for now and is trimmed on each smaller piece. */
 function trimmed(walk: Walk, made: Made, axis: 'x' | 'y', trim: number): Made {
   const { piece, after } = made;
   const extent = axis === 'x' ? piece.dx : piece.dy;
   const line = axis === 'x' ? piece.dy : piece.dx;
   const cut: Straight = { line, size: extent, keep: (extent - trim) as Length, thick: walk.thick, kg: kgOf(walk, piece) };
-  // The strip is thrown away, so that its own width does not matter: a guide, or a fence on the far side.
+  // The strip is waste, so its own width does not matter: a guide, or a fence on the far side.
   const way = cutWays(cut, walk.shop).find(({ against }) => against === 'near') ?? null;
   if (!way) return { ...made, lead: { ...made.lead, [axis]: trim } };
   const id = `${walk.sheet}t${walk.steps.length}`;
@@ -127,7 +124,7 @@ function trimmed(walk: Walk, made: Made, axis: 'x' | 'y', trim: number): Made {
 
 const kgOf = ({ kgPerM2 }: Walk, { dx, dy }: SheetPiece): number => (dx / 1e9) * (dy / 1e9) * kgPerM2;
 
-/** Whether any part comes out of a tree. */
+/** Whether a tree contains a part. */
 const holds = (tree: CutTree): boolean => tree.kind === 'part' || (tree.kind === 'cut' && (holds(tree.first) || holds(tree.second)));
 
 function apart(walk: Walk, made: Made, planned: Planned, kerf: number, path: string): void {
@@ -144,11 +141,11 @@ function apart(walk: Walk, made: Made, planned: Planned, kerf: number, path: str
   const beyond = Math.min(start + extent, tree.at + kerf);
   const first: Planned = alongX ? { tree: tree.first, x, y, dx: tree.at - x, dy } : { tree: tree.first, x, y, dx, dy: tree.at - y };
   const second: Planned = alongX ? { tree: tree.second, x: beyond, y, dx: x + dx - beyond, dy } : { tree: tree.second, x, y: beyond, dx, dy: y + dy - beyond };
-  // What a part needs to its far edge is brought to that size once, not part by part.
+  // A piece whose parts all reach its far edge is brought to size once, not part by part.
   const across = alongX ? 'y' : 'x';
   const wanted = made.lead[across] > 0 || reaches(tree, planned, across, kerf);
   const from = wanted && canSize(walk, made, across, alongX ? dy : dx) ? size(walk, made, across, alongX ? dy : dx, path) : made;
-  // A strip that is only waste stays on where no saw takes it off so large a piece: it goes with the parts that are cut to size later.
+  // A waste strip stays where no saw takes it off a piece this large: it goes with the parts cut to size later.
   if (!holds(tree.second) && !canSize(walk, from, tree.axis, tree.at - start + from.lead[tree.axis])) return apart(walk, from, first, kerf, `${path}1`);
   const next = cutAt(walk, from, tree.axis, tree.at - start, `${path}${tree.axis}`, first, second);
   apart(walk, next.near, first, kerf, `${path}1`);
@@ -167,7 +164,7 @@ function countReaching(tree: CutTree, piece: Planned, axis: 'x' | 'y', kerf: num
   if (tree.axis === axis) {
     const end = axis === 'x' ? x + dx : y + dy;
     const beyond = Math.min(end, tree.at + kerf);
-    // What lies before the cut reaches the far edge only when nothing lies after it.
+    // The near side of a cut reaches the far edge only when the far side is empty.
     if (beyond >= end) return 0;
     const second: Planned =
       axis === 'x' ? { tree: tree.second, x: beyond, y, dx: end - beyond, dy } : { tree: tree.second, x, y: beyond, dx, dy: end - beyond };
@@ -182,10 +179,10 @@ function canSize(walk: Walk, { piece }: Made, axis: 'x' | 'y', to: number): bool
   return cutWays({ line, size: extent, keep: to as Length, thick: walk.thick, kg: kgOf(walk, piece) }, walk.shop).length > 0;
 }
 
-/** Brings a piece to a size along an axis; nothing where it has it. */
+/** Cuts a piece to a size along an axis; nothing where it already has it. */
 function size(walk: Walk, start: Made, axis: 'x' | 'y', to: number, path: string, part: string | null = null): Made {
   const lead = start.lead[axis];
-  // Two factory edges want a cut each: the first gives the edge the second is measured from.
+  // Two factory edges need one cut each: the first makes the reference of the second.
   const made = lead > 0 && start.rough[axis] ? trimmed(walk, start, axis, lead) : start;
   const has = axis === 'x' ? made.piece.dx : made.piece.dy;
   if (has <= to) return part === null ? made : named(walk, made, part);
@@ -196,7 +193,7 @@ function size(walk: Walk, start: Made, axis: 'x' | 'y', to: number, path: string
   return cutAt(walk, done, axis, to, `${path}${axis}=`, near, null, part).near;
 }
 
-/** The piece a part is, named where it came to be. */
+/** The piece that is a part, named where it came to be. */
 function named(walk: Walk, made: Made, part: string): Made {
   const index = walk.steps.findIndex(({ id }) => id === made.after);
   const own: SheetPiece = { ...made.piece, part };

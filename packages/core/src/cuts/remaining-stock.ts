@@ -1,11 +1,11 @@
-/** What lies in the shop when some cuts are made: parts that are there, and pieces the rest can still be cut from. */
+/** Stock left after some cuts: finished parts, and pieces that more parts can be cut from. */
 import type { Length } from '../length/length.ts';
 import type { CutStep, SheetPiece } from './pieces.ts';
 
 export interface RemainingStock {
   readonly sheet: number;
   readonly piece: SheetPiece;
-  /** Nothing has been cut from it: its edges are the factory's. */
+  /** Uncut: its edges are the factory's. */
   readonly whole: boolean;
 }
 
@@ -14,7 +14,7 @@ export interface WholeSheet {
   readonly width: Length;
 }
 
-/** Everything that lies there after the cuts in `done`, parts among it. Cuts on pieces that are not there yet are passed over. */
+/** Everything there after the cuts in `done`, parts included. Cuts on pieces that do not exist yet are skipped. */
 export function remainingStockAfter(sheets: readonly WholeSheet[], steps: readonly CutStep[], done: ReadonlySet<string>): RemainingStock[] {
   const lying = new Map<string, RemainingStock>(
     sheets.map(({ length, width }, sheet) => {

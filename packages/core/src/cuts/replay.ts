@@ -1,4 +1,4 @@
-/** What the cuts leave, worked out from the numbers of each cut alone: the distance that is set, the blade, the side it is measured from. */
+/** Replays cuts from their numbers alone: the distance set, the blade, the side measured from. */
 import type { CutStep } from './pieces.ts';
 
 export interface ReplayedCuts {
@@ -6,7 +6,10 @@ export interface ReplayedCuts {
   readonly dy: number;
 }
 
-/** The pieces that lie there after all cuts, by id. Throws on a piece that is not there, or not as large as a cut says. */
+/**
+ * The pieces after all cuts, by id.
+ * @throws on a piece that does not exist, or differs in size from what a cut says
+ */
 export function replayCuts(sheets: readonly ReplayedCuts[], steps: readonly CutStep[]): ReadonlyMap<string, ReplayedCuts> {
   const lying = new Map<string, ReplayedCuts>(sheets.map(({ dx, dy }, index) => [`${index}`, { dx, dy }]));
   for (const { id, piece, axis, way, near, far, purpose } of steps) {
@@ -17,7 +20,7 @@ export function replayCuts(sheets: readonly ReplayedCuts[], steps: readonly CutS
     if (!way) throw new Error(`cut ${id}: no saw makes it`);
     lying.delete(piece.id);
     const size = axis === 'x' ? here.dx : here.dy;
-    // The fence is against what is set; the other side is what the blade leaves of the rest.
+    // The set side lies against the fence; the other is what the blade leaves of the rest.
     const against = way.setting;
     const other = size - way.setting - way.kerf;
     const [nearSize, farSize] = way.against === 'near' ? [against, other] : [other, against];

@@ -1,6 +1,6 @@
 /**
- * Cuts in an order: each after the one that made its piece, those of one setting together, large pieces first. Which setting
- * comes next is chosen so that it need not be set again; several orders are tried and the one with the fewest settings taken.
+ * Orders cuts: each after the one that made its piece, those of one setting together, large pieces first. The next setting is chosen so that it need not be
+ * repeated; several orders are tried, and the one with the fewest settings is taken.
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Shop } from '../stock/shop.ts';
@@ -9,15 +9,15 @@ import { cutsOf, type CutStep, type SheetPiece, type SheetToCut } from './pieces
 
 export interface Sequence {
   readonly steps: readonly CutStep[];
-  /** How often something is set: a fence, a stop, a guide at another place. */
+  /** Number of settings: a fence, a stop, or a guide moved. */
   readonly settings: number;
   /** Cuts no saw of the shop can make. */
   readonly impossible: readonly CutStep[];
-  /** Cuts at which a hand comes near the blade. */
+  /** Cuts with a hand near the blade. */
   readonly nearBlade: readonly CutStep[];
-  /** Pieces that no part comes out of, the largest first. */
+  /** Remaining pieces, largest first. */
   readonly left: readonly Left[];
-  /** How often a piece is turned to be cut the other way, and the kilograms turned. */
+  /** Number of turns between cut directions, and the kilograms turned. */
   readonly turns: number;
   readonly turnedKg: number;
 }
@@ -29,10 +29,10 @@ export interface Left {
   readonly step: string;
 }
 
-/** Orders that are tried beside the plain one. */
+/** Randomized orders tried beside the plain one. */
 const TRIES = 24;
 
-/** The sequence for all sheets of one thickness; same sheets and shop, same sequence. */
+/** The sequence for all sheets of one thickness. Deterministic for the same sheets and shop. */
 export function sequenceOf(sheets: readonly SheetToCut[], shop: Pick<Shop, 'machines'>): Sequence {
   const cuts = sheets.flatMap((sheet, index) => cutsOf(sheet, index, shop));
   let best = gathered(ordered(cuts, null));
@@ -52,11 +52,11 @@ export function sequenceOf(sheets: readonly SheetToCut[], shop: Pick<Shop, 'mach
   };
 }
 
-/** What is set: the machine, how the piece is held, and how far off. A guide is laid on anew for every cut. */
+/** Setting of a cut: machine, hold and distance. A guide is placed anew for every cut. */
 export const settingKey = ({ id, way }: CutStep): string =>
   way === null ? `none ${id}` : way.held === 'guide' ? `guide ${id}` : `${way.machine.id} ${way.held} ${way.setting}`;
 
-/** How often the setting changes along the way. */
+/** Number of setting changes along a sequence. */
 export const settingsOf = (steps: readonly CutStep[]): number => steps.filter((step, n) => n === 0 || settingKey(step) !== settingKey(steps[n - 1]!)).length;
 
 function ordered(cuts: readonly CutStep[], random: Random | null): CutStep[] {
@@ -90,7 +90,7 @@ function ordered(cuts: readonly CutStep[], random: Random | null): CutStep[] {
   return order;
 }
 
-/** Runs of one setting that are made apart, put together where nothing stands between: the later one moved up, or the earlier one down. */
+/** Joins separated runs of one setting where nothing stands between: the later one moves up, or the earlier one down. */
 function gathered(steps: readonly CutStep[]): CutStep[] {
   let runs = runsOf(steps);
   for (let moved = true; moved;) {
@@ -106,7 +106,7 @@ function gathered(steps: readonly CutStep[]): CutStep[] {
       if (!up && !down) continue;
       const joined = { key: runs[first]!.key, steps: [...runs[first]!.steps, ...runs[second]!.steps] };
       runs = [...runs.slice(0, first), ...(up ? [joined, ...between] : [...between, joined]), ...runs.slice(second + 1)];
-      // What now stands side by side may be of one setting too.
+      // Runs that become neighbors may share a setting too.
       runs = runsOf(runs.flatMap(({ steps: own }) => own));
       moved = true;
     }
@@ -127,7 +127,7 @@ function runsOf(steps: readonly CutStep[]): { readonly key: string; readonly ste
 
 const areaOf = ({ piece: { dx, dy } }: CutStep): number => (dx / 1e6) * (dy / 1e6);
 
-/** The setting whose cuts are all there already, that with the largest piece first; else the one with the largest piece. */
+/** The setting with all its cuts available and the largest piece first; else the one with the largest piece. */
 function next(open: ReadonlyMap<string, readonly CutStep[]>, total: ReadonlyMap<string, number>, random: Random | null): string {
   let best = '';
   let worth = -1;

@@ -2,10 +2,10 @@
 import type { Length } from '../length/length.ts';
 import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
 
-/** Along the fence; on a sled or against a gauge, with a stop; along a guide that is laid on. */
+/** Along the fence; on a sled or miter gauge, with a stop; along a clamped guide. */
 export type CutHold = 'fence' | 'sled' | 'guide';
 
-/** A straight cut: `line` is how long it is, `size` what the piece measures across it, `keep` what is to be left on the near side. */
+/** A straight cut: `line` is its length, `size` the piece across it, `keep` what is left on the near side. */
 export interface Straight {
   readonly line: Length;
   readonly size: Length;
@@ -22,15 +22,15 @@ export interface CutWay {
   readonly held: CutHold;
   /** From the fence or stop to the blade; along a guide, from the edge to the line. */
   readonly setting: Length;
-  /** What is against the fence: the piece that is kept, or the rest, so that a thin strip falls free. */
+  /** What lies against the fence: the kept piece, or the rest, so that a thin strip falls free. */
   readonly against: 'near' | 'far';
   readonly kerf: Length;
   readonly hazard: Hazard | null;
 }
 
-/** Between blade and fence a strip under this is squeezed and thrown. [ASSUME] */
+/** A narrower strip between blade and fence is squeezed and thrown. [ASSUME] */
 export const THIN_RIP = 25_000_000;
-/** What one person can steer over a saw table: heavier or larger pieces are cut where they lie. [ASSUME] */
+/** What one person can push over a table saw: heavier or larger pieces are cut where they lie. [ASSUME] */
 const STEERED_KG = 15;
 const STEERED_LONG = 1_600_000_000;
 const STEERED_WIDE = 800_000_000;
@@ -39,10 +39,10 @@ const STEERED_WIDE = 800_000_000;
 export const isLarge = ({ line, size, kg }: Pick<Straight, 'line' | 'size' | 'kg'>): boolean =>
   kg > STEERED_KG || (Math.max(line, size) > STEERED_LONG && Math.min(line, size) > STEERED_WIDE);
 
-/** Whether a hand comes near the blade: on a push stick's work, or holding a short piece. */
+/** Whether a hand comes near the blade: with a push stick, or holding a short piece. */
 export const isHeldNearBlade = ({ hazard }: Pick<CutWay, 'hazard'>): boolean => hazard === 'thin-rip' || hazard === 'short-piece';
 
-/** Every way there is, the best first; none where the shop cannot make the cut. */
+/** All possible ways, best first; none where the shop cannot make the cut. */
 export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
   const { line, size, keep, thick } = cut;
   const ways: { way: CutWay; trouble: number }[] = [];
@@ -54,7 +54,7 @@ export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
   const short = Math.max(line, size) < MIN_AT_SAW ? 'short-piece' : null;
   for (const saw of machinesOf(shop, 'table-saw')) {
     const kerf = saw.kerf!.nm;
-    // An edge on the fence that is shorter than the piece is wide racks; a short piece is not held.
+    // A piece wider than its edge on the fence can rack; a short piece is not held.
     if (line >= size && line >= MIN_ON_FENCE && line >= MIN_AT_SAW) {
       const rest = size - keep - kerf;
       if (keep <= saw.rip!.nm) {

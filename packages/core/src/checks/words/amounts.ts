@@ -1,4 +1,4 @@
-/** Amounts as people read them: kilograms or pounds, percent, forces in two figures. */
+/** Formats amounts: kilograms or pounds, percent, forces to two figures. */
 import { roundToNm, type DisplayUnit, type Length } from '../../length/length.ts';
 import { exactTextWithUnit, tapeTextWithUnit } from '../../length/format.ts';
 import type { ValueUnit } from '../../explained/explained-value.ts';
@@ -7,7 +7,7 @@ const KG_PER_LB = 0.45359237;
 const G0 = 9.80665;
 
 export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_LB)} lb`);
-/** Both cabinets, the reader's first. */
+/** In both units, the reader's first. */
 export const bothMasses = (kg: number, unit: DisplayUnit): string => `${massText(kg, unit)} (${massText(kg, unit === 'mm' ? 'in' : 'mm')})`;
 export const massPerUnit = (unit: DisplayUnit): 'kg' | 'lb' => (unit === 'mm' ? 'kg' : 'lb');
 export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 'mm' ? kg : kg / KG_PER_LB);
@@ -15,18 +15,18 @@ export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit
 /** A hanging's percent is rounded up: 100.2 % must never read as 100. */
 export const percentText = (share: number): string => (share >= 9.99 ? 'far over' : `${Math.ceil(share * 100 - 1e-6)} %`);
 export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(3)} in`);
-/** As on a tape; what a tape does not show, in decimals. */
+/** As on a tape; finer lengths in decimals. */
 export function lengthText(nm: number, unit: DisplayUnit): string {
   const text = tapeTextWithUnit(nm as Length, unit);
   return nm !== 0 && text.startsWith('0 ') ? fineText(nm, unit) : text;
 }
 export const fineText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit(nm as Length, unit);
-/** Two lengths set against one another: as on a tape, or to the hundredth of a millimeter where a tape shows them as one. */
+/** Two lengths in comparison: as on a tape, or to the hundredth of a millimeter where a tape cannot tell them apart. */
 export function lengthsApart(a: number, b: number, unit: DisplayUnit): [string, string] {
   const texts: [string, string] = [lengthText(a, unit), lengthText(b, unit)];
   return texts[0] === texts[1] ? [fineText(a, unit), fineText(b, unit)] : texts;
 }
-/** Two masses set against one another, with the decimals that tell them apart. */
+/** Two masses in comparison, with enough decimals to tell them apart. */
 export function massesApart(a: number, b: number, unit: DisplayUnit): [string, string] {
   const texts: [string, string] = [massText(a, unit), massText(b, unit)];
   if (texts[0] !== texts[1]) return texts;
@@ -36,7 +36,7 @@ export function massesApart(a: number, b: number, unit: DisplayUnit): [string, s
       .replace(/\.?0+$/, '')} ${massPerUnit(unit)}`;
   return [fine(a), fine(b)];
 }
-/** A force as the mass it would lift: people read kilograms or pounds; newtons stand inside sums. Two figures, as forces are never known better. */
+/** A force as the mass it would lift, because people read kilograms or pounds; newtons stay inside sums. Two figures: forces are never known better. */
 export const forceText = (newtons: number, unit: DisplayUnit): string => `${twoFigures(toShownMass(newtons / G0, unit))} ${massPerUnit(unit)}`;
 
 function trim(value: number): string {
@@ -50,7 +50,7 @@ function twoFigures(value: number): string {
   return step >= 1 ? String(Math.round(value / step) * step) : value.toFixed(1 - digits);
 }
 
-/** A figure's value for a sum: enough digits to follow, no more. */
+/** A value for a sum: enough digits to follow, no more. */
 export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): string {
   switch (unit) {
     case 'mm':
@@ -99,7 +99,7 @@ export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): 
 /** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
 const L_PER_QUART = 0.946352946;
 
-/** Minutes as people say them: '40 min', '2 h 30 min'. */
+/** Minutes in words: '40 min', '2 h 30 min'. */
 export function minutesText(minutes: number): string {
   const whole = Math.max(1, Math.round(minutes));
   const [hours, rest] = [Math.floor(whole / 60), whole % 60];

@@ -1,4 +1,4 @@
-/** What the sums of the build call their terms, and why one step comes before another. */
+/** Labels of the build's sums, and reasons for the order of steps. */
 export const BUILD_WORDS = {
   'opening-came': 'opening as it came out',
   'size-asked': 'as it was asked for',

@@ -1,4 +1,4 @@
-/** Where a formula or figure comes from, in words: the tags of docs/formulas/README.md are for whoever reads the code. */
+/** Source of a formula or figure in words: the tags of docs/formulas/README.md are for readers of the code. */
 
 const SAID: readonly (readonly [tag: RegExp, words: string])[] = [
   [/\beq\b/g, 'from equilibrium and geometry'],

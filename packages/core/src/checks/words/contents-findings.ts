@@ -1,4 +1,4 @@
-/** Findings about what a cabinet holds, in sentences. */
+/** Messages of findings about a cabinet's contents. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { lengthsApart, lengthText, percentText } from './amounts.ts';
@@ -25,7 +25,7 @@ type ContentsFinding = Extract<
 
 export function contentsWords(finding: ContentsFinding, unit: DisplayUnit): Sentence {
   const length = (nm: number): string => lengthText(nm, unit);
-  /** What there is, and what is needed or wanted, where a finding sets the two against one another. */
+  /** Actual and required amount, where a finding compares them. */
   const [has, needs] =
     'hasNm' in finding ? lengthsApart(Math.max(0, finding.hasNm), 'needsNm' in finding ? finding.needsNm : finding.wantedNm, unit) : ['', ''];
   const item = capital(finding.item);

@@ -1,4 +1,4 @@
-/** The names of the terms of sums that are no lengths: masses, cleat, screws, joints, climbing, sag, links. */
+/** Labels of the terms of values other than lengths: masses, cleat, screws, joints, climbing, sag, links. */
 export const FIGURE_WORDS = {
   // money
   'project-cost': 'money for sheets and boards',

@@ -1,4 +1,4 @@
-/** Findings in sentences: what is wrong with the numbers in it, why it matters, and what each fix does. Web, command and print say the same. */
+/** Messages of findings: what is wrong with its numbers, and why it matters. Web, command and print share them. */
 import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding, OutsideOf } from '../finding.ts';
 import { isLessMm } from '../../length/same-size.ts';

@@ -1,4 +1,4 @@
-/** The words of fixes: what a click will change. Those of placing, contents and the wall are in place-fixes.ts. */
+/** Messages of fixes: what a click will change. Those of placing, contents and the wall are in place-fixes.ts. */
 import type { DisplayUnit } from '../../length/length.ts';
 import { LEFT_WIDE } from '../../solid/resolve.ts';
 import type { FixLabel } from '../finding.ts';
@@ -6,7 +6,7 @@ import { fineText, lengthText, massText } from './amounts.ts';
 import { labelWords, withArticle } from './labels.ts';
 import { placeFixWords, type PlaceFixKey } from './place-fixes.ts';
 
-/** Every fix there are words for: another key does not compile. */
+/** Every fix with a message: another key does not compile. */
 export type FixKey = PlaceFixKey | OwnFixKey;
 
 type OwnFixKey =

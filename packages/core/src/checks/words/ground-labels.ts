@@ -1,4 +1,4 @@
-/** What the sums of plugs, anchors, metal studs and load cases call their terms. */
+/** Labels of the sums of plugs, anchors, metal studs and load cases. */
 export const GROUND_WORDS = {
   'wall-covering': 'what lies between',
   'rated-fixing': 'counted on of its rating',

@@ -1,4 +1,4 @@
-/** Findings about what a cabinet is fixed to, what is below it and where it came to hang, in sentences. */
+/** Messages of findings about fixings, what is below a cabinet, and its hanging height. */
 import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { bothMasses, fineText, lengthsApart, lengthText, massesApart, percentText } from './amounts.ts';
@@ -86,7 +86,7 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
     case 'over-load': {
       const { carriesKg, plannedKg } = finding;
       const link = `${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`;
-      // Where something else rules it out at any load, nothing is said of what it carries.
+      // Where another stop refuses it at any load, the capacity is not mentioned.
       const carries =
         carriesKg === null
           ? ''

@@ -1,4 +1,4 @@
-/** Sentences of the checks of how a box goes together and how it is made. */
+/** Messages of findings about joinery and making. */
 import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { fineText, lengthsApart, lengthText } from './amounts.ts';

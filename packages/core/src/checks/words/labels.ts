@@ -1,4 +1,4 @@
-/** The names of everything a sum, a part or a field can be called. US trade words; a second list joins here. */
+/** Labels of every sum, part and field, in US trade words. */
 import type { Label } from '../../explained/explained-length.ts';
 import { CABINET_RUN_WORDS } from '../../carcass/cabinet-run-form.ts';
 import { CORNER_UNIT_WORDS } from '../../carcass/corner-unit-form.ts';
@@ -300,7 +300,7 @@ const OWN = {
   'fit-loose': 'loose',
 } as const;
 
-/** Every list of words there is. A key stands in one of them only, or says the same in all. */
+/** Every label list. A key occurs in one of them only, or with the same text in all. */
 export const LISTS = [
   OWN,
   FIGURE_WORDS,
@@ -341,12 +341,15 @@ const ALL = {
   ...TOOL_TILL_WORDS,
 };
 
-/** What can be named: a label with another key does not compile. */
+/** Everything with a label: an unknown key does not compile. */
 export type WordKey = keyof typeof ALL;
 
 export const WORDS: Readonly<Record<string, string>> = ALL;
 
-/** The words of a label. Throws a RangeError on a key the list does not have: a test walks every label of a plan. */
+/**
+ * The words of a label.
+ * @throws RangeError on an unknown key; a test walks every label of a plan
+ */
 export function labelWords({ key, of }: Label): string {
   if (NAMED.has(key)) return WORDS[key]!.replace('{of}', () => of ?? '');
   const words = WORDS[key];
@@ -354,13 +357,13 @@ export function labelWords({ key, of }: Label): string {
   return of === undefined ? words : words.replace('{of}', partOfName(of));
 }
 
-/** A part in the middle of a sentence: 'the bottom', 'the bottom of drawer 1', 'the opening over shelf 3', 'shelf 3'. */
+/** A part within a sentence: 'the bottom', 'the bottom of drawer 1', 'the opening over shelf 3', 'shelf 3'. */
 export function withArticle(label: Label): string {
   const words = labelWords(label);
   return /\d$/.test(words) && !/ (of|over|under|in|at|for|beside) /.test(words) ? words : `the ${words}`;
 }
 
-/** Labels whose blank is a name a person gave. */
+/** Labels whose blank is a name given by a person. */
 const NAMED: ReadonlySet<string> = new Set(['item', 'row-item', 'rail-blank']);
 
 /** A part's name inside another: 'shelf 2', 'bottom'. */

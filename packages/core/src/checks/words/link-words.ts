@@ -1,4 +1,4 @@
-/** A link of the chain by its name, and the part load it is used most under. */
+/** Name of a link, with the partial filling under which it is most utilized. */
 import type { Link } from '../../hang/link.ts';
 import { labelWords } from './labels.ts';
 

@@ -1,4 +1,4 @@
-/** What the sums of open doors, drawers, leaves and tabs call their terms. */
+/** Labels of the sums of open doors, drawers, leaves and tabs. */
 export const OPENED_WORDS = {
   'moved-out': 'moved out by what opens',
   'moved-out.m': 'mass that moves',

@@ -1,4 +1,4 @@
-/** What the fixes of contents and wall do, in words. */
+/** Messages of the fixes of contents and wall. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';

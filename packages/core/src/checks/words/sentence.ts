@@ -1,4 +1,4 @@
-/** A finding in words. */
+/** The message of a finding. */
 export interface Sentence {
   /** What is wrong, with the numbers. */
   readonly says: string;

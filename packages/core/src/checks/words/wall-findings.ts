@@ -1,4 +1,4 @@
-/** Findings about where a cabinet hangs, in sentences. */
+/** Messages of findings about where a cabinet hangs. */
 import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { fineText, lengthsApart, lengthText } from './amounts.ts';
