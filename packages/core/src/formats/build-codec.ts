@@ -1,4 +1,4 @@
-/** What is decided about the building, as JSON: hours as 19:00, days as 2026-12-05. */
+/** Build preferences as JSON: times of day as 19:00, days as 2026-12-05. */
 import type { BuildChoices, Session } from '../build/choices.ts';
 import { GLUES, type GlueId } from '../build/glues.ts';
 import { Refusal } from '../problem/problem.ts';
@@ -39,7 +39,7 @@ const sessionCodec: Codec<Session> = checked(
   },
 );
 
-/** Steps a person put on a day. Ids of steps hold what ids of parts and settings hold. */
+/** Steps pinned to a day. Step ids contain ids of parts and settings. */
 const STEP_IDS = { pattern: /^[^"\\]{1,300}$/, words: 'the id of a step' };
 
 export const buildCodec: Codec<BuildChoices> = checked(

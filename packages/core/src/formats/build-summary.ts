@@ -1,4 +1,4 @@
-/** What the words of a build are said from. */
+/** Collects what the texts of a build are written from. */
 import type { Build } from '../build/build.ts';
 import { joinedTo } from '../plan/joined-to.ts';
 import type { Design } from '../plan/design.ts';
@@ -12,7 +12,7 @@ import { hangingSummary } from './hanging-steps.ts';
 export interface BuildSummaryInput {
   readonly plan: Plan;
   readonly design: Pick<Design, 'build' | 'units' | 'wall'>;
-  /** As its test cuts say it is. */
+  /** As corrected by test cuts. */
   readonly workshop: Workshop;
   readonly learned: Calibration;
   readonly build: Pick<Build, 'setups'>;

@@ -1,4 +1,4 @@
-/** A step of the build as a person reads it: what is done, with what numbers, what is looked at, what can hurt, and how one person does it alone. */
+/** The text of a build step: what to do, with numbers, what to check, what is dangerous, and how to do it alone. */
 import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import type { BuildFault } from '../build/build.ts';
@@ -52,15 +52,15 @@ const ALONE: Readonly<Record<HelperFor, string>> = {
 const SHEET_ALONE =
   'Alone: the sheet stays down. Stood on its long edge and walked to its place, let down over foam, sawn along a clamped guide where it lies; what comes off is carried.';
 
-/** With the cabinet's name: where steps of several stand together. */
+/** With the cabinet's name, for lists of several cabinets. */
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
-/** Why one step has to be before another, as a sentence. */
+/** Why one step must precede another, as a sentence. */
 export const reasonWords = ({ reason, waits }: Precedence): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
 
 const HINDERED: Readonly<Record<Hindrance, string>> = { glue: 'the glue skins over', clamps: 'clamps are missing', hands: 'more pieces than one person holds' };
 
-/** One way to close a glue-up: what it is, what its worst go takes, and what hinders it. */
+/** One method to close a glue-up: its name, its most demanding stage, and what hinders it. */
 export const glueWayWords = ({
   way,
   minutes,
@@ -233,7 +233,7 @@ const THE: Readonly<Record<DetailOf<'dry-fit'>['what'], string>> = {
   loose: 'what stands loose in it',
 };
 
-/** What stands in a step's way, with its numbers. */
+/** What hinders a step, with numbers. */
 export function faultWords(fault: BuildFault, unit: DisplayUnit): string {
   switch (fault.fault) {
     case 'open-time':

@@ -1,4 +1,4 @@
-/** What changed between two versions of a design, in words: what came, what went, and every field with both its values. */
+/** Changes between two versions of a design as text: additions, deletions, and every field with both values. */
 import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { typedText, type Entered } from '../length/entered.ts';
@@ -6,12 +6,12 @@ import type { DisplayUnit } from '../length/length.ts';
 import type { Design } from '../plan/design.ts';
 
 export interface Change {
-  /** The cabinet it is of; null for what belongs to the project. */
+  /** The cabinet concerned; null for the project. */
   readonly unit: string | null;
   readonly says: string;
 }
 
-/** More are counted, not told. */
+/** Changes listed; further ones are counted. */
 const MAX_TOLD = 60;
 
 export function changeWords(before: Design, after: Design, unit: DisplayUnit): { readonly changes: readonly Change[]; readonly more: number } {
@@ -55,7 +55,7 @@ function projectChanges(before: Design, after: Design, unit: DisplayUnit): Chang
     if (was === is || JSON.stringify(was) === JSON.stringify(is)) return [];
     const rows = differences(was, is, []);
     const name = PROJECT_WORDS[key]!;
-    // One thing is told; many are counted.
+    // A single thing is named; several are counted.
     if (rows.length === 1) return [{ unit: null, says: `${capital(name)}${pathWords(rows[0]!.path)} ${fromTo(rows[0]!.from, rows[0]!.to, unit)}.` }];
     return [{ unit: null, says: `${capital(name)}: ${rows.length} changes.` }];
   });
@@ -79,7 +79,7 @@ function differences(was: unknown, is: unknown, path: readonly string[]): Differ
   return [...new Set([...Object.keys(was), ...Object.keys(is)])].flatMap((key) => differences(was[key], is[key], [...path, key]));
 }
 
-/** The field's own name where the family has one for it, else the last word of where it stands. */
+/** The field's own label where the family has one, else the last segment of its path. */
 function fieldWords(spec: CabinetSpec, path: readonly string[]): string {
   const field = familyOf(spec).form.fields.find((each) => each.path.join('.') === path.join('.'));
   if (field) return labelWords({ key: field.label });

@@ -1,7 +1,6 @@
 /**
- * Small readers that know three things about a value: how to read it from untrusted JSON (refusing
- * what is wrong, and where), how to write it back, and how to say it as JSON Schema. The published
- * schema, the reader and the writer cannot disagree: they are the same rows.
+ * Codecs: each knows how to read a value from untrusted JSON (with a refusal that says what and where), how to write it, and its JSON Schema. Schema,
+ * reader and writer share the same rows, so they cannot disagree.
  */
 import { readEntered, type Entered } from '../length/entered.ts';
 import { tapeTextWithUnit } from '../length/format.ts';
@@ -12,7 +11,7 @@ export type Json = null | boolean | number | string | readonly Json[] | { readon
 export type Schema = { readonly [key: string]: Json };
 
 export interface Codec<T> {
-  /** Throws a Refusal. */
+  /** @throws Refusal */
   read(value: unknown, where: string): T;
   write(value: T): Json;
   readonly schema: Schema;
@@ -68,7 +67,7 @@ export function choice<T extends string>(options: readonly T[]): Codec<T> {
 export function length(least: Length, most: Length): Codec<Entered> {
   return {
     read(value, where) {
-      // Words are made where they are wanted: a document has hundreds of lengths.
+      // Text is made on demand: a document has hundreds of lengths.
       const accepted = (): string => `a length with a unit, from ${tapeTextWithUnit(least, 'mm')} to ${tapeTextWithUnit(most, 'mm')}`;
       if (typeof value !== 'string') return wrong(value, where, `${accepted()}, as text`);
       const read = readEntered(value, { where });
@@ -134,7 +133,7 @@ const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
 const RESERVED = new Set(['constructor', 'prototype', 'toString', 'valueOf', 'hasOwnProperty']);
 
 const IDS = { pattern: ID, words: 'letters, digits, - and _, at most 64' };
-/** Parts: their role and the element they come from, with or without their cabinet. */
+/** Part ids: role and element, with or without their cabinet. */
 export const PARTS = { pattern: /^[A-Za-z0-9_:-]+(\/[A-Za-z0-9_:-]+)*$/, words: "a part, such as 'shelf/s1'" };
 
 /** Objects by id. */
@@ -153,7 +152,7 @@ export function byId<T>(inner: Codec<T>, most: number, keys: { readonly pattern:
   };
 }
 
-/** Refuses entries that stand under another id than their own. */
+/** Refuses entries whose id differs from their key. */
 export function ownIds(rows: Readonly<Record<string, { readonly id: string }>>, where: string): void {
   for (const [key, { id }] of Object.entries(rows)) if (id !== key) throw new Refusal('id', `'${id}' stands under '${key}'`, `${where}.${key}.id`, `'${key}'`);
 }
@@ -170,7 +169,7 @@ export function list<T>(inner: Codec<T>, most: number): Codec<readonly T[]> {
   };
 }
 
-/** A codec with one more rule across its fields. */
+/** A codec with an extra rule across its fields. */
 export const checked = <T>(inner: Codec<T>, check: (value: T, where: string) => void): Codec<T> => ({
   ...inner,
   read(value, where) {

@@ -1,4 +1,4 @@
-/** Contents as a table of text: pasted from a spreadsheet, and CSV in and out. One cell that cannot be read changes nothing and is named. */
+/** Contents as a text table: pasted from a spreadsheet, and CSV import and export. One unreadable cell changes nothing, and is named. */
 import { cellText, ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemTableColumn } from '../contents/item-form.ts';
 import { itemsInOrder, type Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
@@ -14,14 +14,17 @@ export function contentsCsv(items: Readonly<Record<string, Item>>, unit: Display
   return csvText([ITEM_COLUMNS.map(title), ...rows]);
 }
 
-/** Sizes and weights as plain numbers, which a spreadsheet reckons with and takes for no date; one that is no decimal of the unit as it was typed. */
+/**
+ * Sizes and weights as plain numbers, which a spreadsheet can compute with and does not take for dates; a value without an exact decimal stays as it was
+ * typed.
+ */
 function tableCell(item: Item, column: ItemTableColumn, unit: DisplayUnit): string | number {
   const value = item[column.key];
   if (column.type === 'length' && value !== null) return decimalOf((value as Entered).nm, unit) ?? cellText(item, column, unit);
   return typeof value === 'number' ? value : cellText(item, column, unit);
 }
 
-/** Null where six decimals are not all of it. */
+/** Null where six decimals do not represent it exactly. */
 function decimalOf(nm: number, unit: DisplayUnit): number | null {
   const millionths = Math.round((nm / NM_PER[unit]) * 1e6);
   return millionths * NM_PER[unit] === nm * 1e6 ? millionths / 1e6 : null;
@@ -32,15 +35,15 @@ export interface ReadContents {
 }
 
 export interface ReadOptions {
-  /** Unit of bare numbers, unless a title says another. */
+  /** Unit of bare numbers, unless a title gives another. */
   readonly unit: DisplayUnit;
-  /** Columns a table without titles begins with. */
+  /** First columns of a table without titles. */
   readonly from?: number;
   readonly order: number;
   readonly newId: () => string;
   /** A file has titles over its columns; pasted cells need none. */
   readonly titled?: boolean;
-  /** So many things are there already. */
+  /** Number of items that exist already. */
   readonly there?: number;
 }
 
@@ -73,7 +76,7 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
     let item: Item = newItem({ id: newId(), order: order + index, unit });
     for (const [at, cell] of cells.entries()) {
       const target = columns[at];
-      // An empty cell keeps what a new thing has; only a name must be given.
+      // An empty cell keeps the default of a new item; only a name is required.
       if (!target?.column || (cell.trim() === '' && target.column.key !== 'name')) continue;
       const where = `${line}, ${target.column.title}`;
       const read = cell === NOT_WORKED_OUT ? notWorkedOut(where) : readCell(target.column, unescaped(cell), target.unit ?? unit, where);
@@ -85,18 +88,18 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
   return accept({ items });
 }
 
-/** More than one project can hold, with those that are there. */
+/** More items than one project can hold, existing ones included. */
 export const tooMany = (rows: number, there: number): Outcome<never> =>
   refuse('too-many', `there are ${rows} rows${there > 0 ? `, and ${there} things are there already` : ''}`, 'contents', `at most ${MAX_ITEMS}`);
 
-/** What shelves are made by: a table that does not say it is none of contents. */
+/** Sizes decide the shelves: a table without them is no contents table. */
 export const SIZES = ['width', 'depth', 'height'] as const;
 
 interface Titles {
   readonly columns: readonly { readonly column: ItemTableColumn; readonly unit: DisplayUnit | null }[];
 }
 
-/** The first row as titles; null when it is no such row. */
+/** The first row as titles; null when it is data. */
 function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
   const read = cells.map((cell) => {
     const words = cell.trim().toLowerCase();
@@ -106,7 +109,7 @@ function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
     return column ? { column, unit: (unit?.[1] as DisplayUnit | undefined) ?? null } : null;
   });
   const known = read.filter((each) => each !== null);
-  // Two titles, or the first one's: nobody calls a thing 'what'.
+  // Two titles, or the title of the first column: no item is called 'what'.
   if (known.length < 2 && !known.some(({ column }) => column.key === 'name')) return accept(null);
   const strange = read.indexOf(null);
   if (strange >= 0)

@@ -1,20 +1,20 @@
-/** The one writer of tables: CSV as RFC 4180 has it, which a spreadsheet opens as it is meant. */
+/** The single CSV writer (RFC 4180), safe for spreadsheets. */
 import Papa from 'papaparse';
 
-/** Tells a spreadsheet that the letters are UTF-8. */
+/** Marks the text as UTF-8 for a spreadsheet. */
 const BYTE_ORDER_MARK = '\uFEFF';
-/** A spreadsheet runs such a cell: it gets an apostrophe in front, one that has some already gets one more. A negative number is none. */
+/** Cells a spreadsheet would run as formulas get a leading apostrophe; one that has some already gets one more. Negative numbers do not. */
 const FORMULA = /^'*(?:[=+@\t\r]|-(?!\d+(?:\.\d+)?$))/;
 
 export interface CsvOptions {
   readonly separator?: string;
 }
 
-/** Rows of cells, the first its titles; numbers stand as numbers, with a point. */
+/** Rows of cells, titles first; numbers are plain, with a point. */
 export function csvText(rows: readonly (readonly (string | number)[])[], { separator = ',' }: CsvOptions = {}): string {
   const text = Papa.unparse(rows as (string | number)[][], { delimiter: separator, newline: '\r\n', escapeFormulae: FORMULA });
   return `${BYTE_ORDER_MARK}${text}\r\n`;
 }
 
-/** A cell as it was before it was kept from running. */
+/** A cell without the protection against formulas. */
 export const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);

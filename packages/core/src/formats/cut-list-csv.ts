@@ -1,4 +1,4 @@
-/** The cut list as CSV. Sizes twice: as read off a tape in the project's unit, and as plain numbers of millimeters. */
+/** The cut list as CSV. Sizes twice: as read off a tape in the project's unit, and as plain millimeters. */
 import { exactText, tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
@@ -28,7 +28,7 @@ export const CUT_LIST_COLUMNS = [
   'mirror of',
 ] as const;
 
-/** `cabinetPlanOf` gives the unit a line is read in: that of the cabinet it belongs to. */
+/** `unitOf` gives the display unit of a line: that of its cabinet. */
 export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitOf: (line: PartLine) => DisplayUnit): string {
   const rows = parts.map((line) => {
     const unit = unitOf(line);
@@ -53,7 +53,7 @@ export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitO
   return csvText([CUT_LIST_COLUMNS, ...rows]);
 }
 
-/** So long a name is taken back in (parts-table.ts). */
+/** Longest name that parts-table.ts reads back. */
 const MAX_NAME = 80;
 
 /** 'shelf 1, shelf 2'; of many: 'shelf 1, shelf 2 and 9 more'. */
@@ -67,7 +67,7 @@ function namesText({ names }: PartLine): string {
   return all[0]!.slice(0, MAX_NAME);
 }
 
-/** Names of a blank's ends and edges, as they stand in the cabinet. */
+/** Names of a blank's ends and edges, as they lie in the cabinet. */
 export function edgeWords({ role, lie }: Pick<PartLine, 'role' | 'lie'>, edge: EdgeId): string {
   if (edge !== 'start' && edge !== 'end' && edge !== 'near' && edge !== 'far') return WORDS[`edge-${edge}`]!;
   const lengthwise = edge === 'start' || edge === 'end';
@@ -112,7 +112,7 @@ function pocketWords({ count = 1, at, pitch, from, across }: Feature, line: Read
   return `${row} ${tape(at)} from the ${edgeWords(line, from)}, ${tape(across!.at)} from the ${edgeWords(line, across!.from)}`;
 }
 
-/** A row in the middle of an edge: pilots and dowel holes. */
+/** A row in the middle of an edge: pilot and dowel holes. */
 function edgeHoleWords({ count = 1, at, pitch, from, across, width, depth }: Feature, line: Read, unit: DisplayUnit): string {
   const row = count > 1 ? `${count} holes ${fineText(width, unit)}, every ${lengthText(pitch!, unit)},` : `hole ${fineText(width, unit)},`;
   return `${row} ${lengthText(depth, unit)} deep into the ${edgeWords(line, across!.from)}, the first ${lengthText(at, unit)} from the ${edgeWords(line, from)}`;

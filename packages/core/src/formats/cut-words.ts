@@ -1,4 +1,4 @@
-/** A cut through a sheet as a person reads it at the saw: what to do, what stays, what falls, what to mind. */
+/** The text of a cut through a sheet: what to do, what stays, what falls off, what to watch. */
 import { fineText } from '../checks/words/amounts.ts';
 import type { CutStep, SheetPiece } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
@@ -10,23 +10,23 @@ export interface CutWords {
   readonly set: string;
   /** 'Rip a strip 300 mm wide off sheet 1, 1210 × 2440' */
   readonly what: string;
-  /** What is there afterwards, on each side. */
+  /** Pieces after the cut, on each side. */
   readonly stays: string;
   readonly falls: string;
   readonly cautions: readonly string[];
 }
 
 export interface CutContext {
-  /** What is written on a part. */
+  /** Mark of a part. */
   readonly markOf: (part: string) => string;
   readonly unit: DisplayUnit;
-  /** How many sheets there are: a single one wants no number. */
+  /** Number of sheets: a single one needs no number. */
   readonly sheets: number;
 }
 
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** Sizes along and across, as a tape says them. */
+/** Sizes along and across, as on a tape. */
 export const sizeWords = ({ dx, dy }: { readonly dx: Length; readonly dy: Length }, unit: DisplayUnit): string =>
   `${tapeText(dx, unit)} × ${tapeText(dy, unit)} ${unit}`;
 

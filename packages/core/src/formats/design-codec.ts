@@ -11,10 +11,10 @@ import { looseCodec } from './loose-codec.ts';
 import { specCodec } from './spec-codec.ts';
 import { MAX_CABINETS, wallCodec } from './wall-codec.ts';
 
-/** Parts a person put somewhere. */
+/** Most pinned parts. */
 const MAX_PINS = 500;
 
-/** Tries kept in a project, of all its cabinets. */
+/** Most variants in a project, over all cabinets. */
 export const MAX_TRIES = 60;
 
 /** Setups of the largest project. */

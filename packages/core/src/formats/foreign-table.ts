@@ -1,7 +1,7 @@
 /**
- * A table somebody else made: any titles, any separator, decimal commas, cabinets in titles or in cells. A person says which column is what;
- * rows that can be read come in, the others are listed with their reason. What a row becomes is for the kind of table to say: things
- * (things-table.ts), sheets and boards (products-table.ts).
+ * Imports a table from elsewhere: any titles, any separator, decimal commas, units in titles or in cells. A person chooses the columns; readable rows are
+ * imported, the others are listed with their reason. The kind of table decides what a row becomes: items (things-table.ts), sheets and boards
+ * (products-table.ts), parts (parts-table.ts).
  */
 import Papa from 'papaparse';
 import { MASS_UNITS, type MassUnit } from '../contents/weight.ts';
@@ -16,7 +16,7 @@ export const MAX_COLUMNS = 60;
 const MAX_CELL = 2000;
 /** Of a table of any kind. */
 export const MAX_ROWS = 1000;
-/** Characters of the beginning, which says the separator. */
+/** Characters examined to detect the separator. */
 const BEGINNING = 64_000;
 
 export interface ForeignTable {
@@ -26,7 +26,7 @@ export interface ForeignTable {
 }
 
 export interface ForeignRow {
-  /** Of the file, from 1. */
+  /** Line in the file, from 1. */
   readonly line: number;
   readonly cells: readonly string[];
 }
@@ -34,7 +34,7 @@ export interface ForeignRow {
 export const LENGTH_UNITS = ['mm', 'cm', 'm', 'in', 'ft'] as const;
 export type CellUnit = (typeof LENGTH_UNITS)[number] | MassUnit;
 
-/** A column rows of a kind have. `said`: words people write over it beside the title. */
+/** A column that rows of a kind have. `aliases`: other titles people use for it. */
 export interface TableColumn<Key extends string = string> {
   readonly key: Key;
   readonly title: string;
@@ -45,21 +45,21 @@ export interface TableColumn<Key extends string = string> {
 /** What rows of a table become. */
 export interface TableKind<Row, Key extends string = string> {
   readonly columns: readonly TableColumn<Key>[];
-  /** Titles of our own tables over what is for reading alone: passed over, and no loss. */
+  /** Titles of our own exports that are informative only: skipped without loss. */
   readonly forReading?: readonly string[];
-  /** Columns without which no row can be made. */
+  /** Columns a row cannot do without. */
   readonly needed: readonly Key[];
-  /** For bare numbers where nothing says otherwise. */
+  /** For bare numbers without any other indication. */
   readonly unit: DisplayUnit;
-  /** A row before its cells are read; `index` counts those that came in before. */
+  /** A row before its cells are read; `index` counts the rows imported so far. */
   readonly blank: (index: number) => Row;
-  /** Reads a cell into a row. An empty one is handed on too. */
+  /** Reads a cell into a row. Empty cells are passed too. */
   readonly put: (row: Row, key: Key, cell: string, unit: CellUnit | null, where: string) => Outcome<Row>;
-  /** Of all rows that came in: refused as a whole where they are too many, or alike. */
+  /** Checks all rows together: refused as a whole where there are too many, or duplicates. */
   readonly whole: (rows: readonly Row[]) => Outcome<readonly Row[]>;
 }
 
-/** What a column of the file is taken for; `unit` is that of bare numbers in it. */
+/** Chosen meaning of a column; `unit` is that of its bare numbers. */
 export interface ColumnChoice<Key extends string = string> {
   readonly key: Key | null;
   readonly unit: CellUnit | null;
@@ -76,7 +76,7 @@ export interface ReadForeign<Row> {
   readonly faults: readonly RowFault[];
 }
 
-/** Rows with a row of titles over them; the separator is found where none is given. Empty rows are left out. */
+/** Rows under a row of titles; the separator is detected where none is given. Empty rows are dropped. */
 export function readForeignTable(text: string, separator?: Separator): Outcome<ForeignTable> {
   if (text.includes('\0')) return refuse('no-text', 'the file is no text', 'table', 'a table saved as CSV or text');
   const used = separator ?? separatorOf(text.slice(0, BEGINNING).replace(/^\uFEFF/, ''));
@@ -92,7 +92,7 @@ export function readForeignTable(text: string, separator?: Separator): Outcome<F
   return accept({ separator: used, titles, rows });
 }
 
-/** The one that parts the first rows into the same number of cells, and into the most. */
+/** The separator that splits the first rows into the same, and the greatest, number of cells. */
 function separatorOf(text: string): Separator {
   const counts = SEPARATORS.map((separator) => {
     const { data } = Papa.parse<string[]>(text, { delimiter: separator, preview: 20, skipEmptyLines: 'greedy' });
@@ -103,14 +103,14 @@ function separatorOf(text: string): Separator {
   return counts.reduce((best, each) => (each.worth > best.worth ? each : best)).separator;
 }
 
-/** What each column most likely is: by its title, a unit in it or after it. None is taken twice. */
+/** Most likely meaning of each column: from its title, and the unit in or after it. None is used twice. */
 export function guessColumns<Key extends string>(
   { columns, unit }: Pick<TableKind<never, Key>, 'columns' | 'unit'>,
   { titles }: Pick<ForeignTable, 'titles'>,
 ): ColumnChoice<Key>[] {
   const taken = new Set<Key>();
   const guessed = new Map<number, ColumnChoice<Key>>();
-  // A table may say a size twice, as a tape has it and exactly: the exact one counts.
+  // A table may give a size twice, as on a tape and exactly: the exact one counts.
   const isExact = (index: number): number => Number(/\bexact\b/i.test(titles[index]!));
   const order = titles.map((_, index) => index).sort((a, b) => isExact(b) - isExact(a) || a - b);
   for (const index of order) guessed.set(index, guess(titles[index]!));
@@ -124,7 +124,7 @@ export function guessColumns<Key extends string>(
   }
 }
 
-/** The column a title means, and the cabinet that stands in it. */
+/** The column a title means, and the unit in it. */
 function columnCalled<Key extends string>(
   columns: readonly TableColumn<Key>[],
   title: string,
@@ -140,7 +140,7 @@ function columnCalled<Key extends string>(
   return { column: columns.find(({ key, title: own, aliases: known }) => own === words || own === bare || key === bare || known.includes(bare)), said };
 }
 
-/** Columns with something in them that no row is read from: neither taken, nor said by another column too, nor for reading alone. */
+/** Titles of non-empty columns that are not read, not covered by another column, and not informative only. */
 export function unreadTitles<Key extends string>(
   { columns, forReading = [] }: Pick<TableKind<never, Key>, 'columns' | 'forReading'>,
   { titles, rows }: Pick<ForeignTable, 'titles' | 'rows'>,
@@ -174,11 +174,11 @@ export const isOneOf = <T extends string>(units: readonly T[], unit: string | nu
 const fitting = ({ measure }: TableColumn, unit: CellUnit | null): CellUnit | null =>
   (measure === 'length' && isOneOf(LENGTH_UNITS, unit)) || (measure === 'mass' && isOneOf(MASS_UNITS, unit)) ? unit : null;
 
-/** Of bare numbers in a column, where its title says nothing. */
+/** Unit of bare numbers in a column whose title gives none. */
 export const usualUnit = ({ measure }: Pick<TableColumn, 'measure'>, unit: DisplayUnit): CellUnit | null =>
   measure === 'length' ? unit : measure === 'mass' ? 'kg' : null;
 
-/** Reads the rows as the columns are chosen. Refused as a whole only where a column that is needed is missing, or two say the same. */
+/** Reads the rows by the chosen columns. Refused as a whole only where a required column is missing, or two have the same meaning. */
 export function readForeign<Row, Key extends string>(
   kind: TableKind<Row, Key>,
   { rows }: Pick<ForeignTable, 'rows'>,
@@ -224,11 +224,11 @@ function readRow<Row, Key extends string>(
   return accept(row);
 }
 
-/** A bare number in the unit of its column; one with a unit of its own keeps it. */
+/** A bare number in the unit of its column; one with a unit keeps it. */
 export const lengthCell = (cell: string, unit: CellUnit | null): string =>
   /^[\d\s.,/]+$/.test(cell) && isOneOf(LENGTH_UNITS, unit) ? `${cell} ${unit}` : cell;
 
-/** Rows that were left out, as a table again: the titles, the cells as they stood, and why. */
+/** Rejected rows as a table again: titles, original cells, and the reason. */
 export function leftOutCsv({ titles, separator }: Pick<ForeignTable, 'titles' | 'separator'>, faults: readonly RowFault[]): string {
   const rows = faults.map(({ line, cells, problem }) => [
     ...Array.from({ length: titles.length }, (_, index) => cells[index] ?? ''),

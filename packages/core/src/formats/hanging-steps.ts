@@ -1,6 +1,6 @@
 /**
- * A hanging input as what hands do, in order: look, mark, bore, fix, empty it, lift, look again, correct, lock, load. Every number in
- * it is the plan's. Order of work: docs/at-the-wall.md.
+ * The steps of a hanging, in order: survey, mark, drill, fix, empty, lift, check, correct, lock, load. Every number in them is the plan's. Order of work:
+ * docs/at-the-wall.md.
  */
 import type { CabinetSpec } from '../carcass/families.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
@@ -23,21 +23,21 @@ export interface HangingStep {
     'look' | 'line' | 'studs' | 'bore' | 'strip' | 'cabinet-half' | 'empty' | 'prop' | 'join' | 'lift' | 'second' | 'check' | 'correct' | 'lock' | 'load';
   readonly title: string;
   readonly says: readonly string[];
-  /** What can hurt, at the step where it can. */
+  /** Hazards, at the step they belong to. */
   readonly caution: string | null;
 }
 
 export interface HangingSummary {
   readonly holes: HangingHoles;
   readonly steps: readonly HangingStep[];
-  /** What is lifted: bare, and as it stands. */
+  /** Lifted weight: bare, and with doors, drawers and shelves. */
   readonly bareKg: number;
   readonly emptyKg: number;
-  /** Over what one person here lifts. */
+  /** Above the limit for one person. */
   readonly helper: boolean;
 }
 
-/** All of a cabinet's hanging. `beside`: neighbors it is fixed to first. */
+/** All steps of a cabinet's hanging. `beside`: neighbors it is joined to first. */
 export function hangingSummary(
   plan: CabinetPlan,
   spec: CabinetSpec,
@@ -263,7 +263,7 @@ function boreStep({ holes, unit, wall }: StepInput, name: string): HangingStep {
   ]);
 }
 
-/** What is bored for a screw, as a sentence. */
+/** Drilling for one screw, as a sentence. */
 export function boringWords({ screw, length, clearMm, sinkMm, pilotMm, deepMm }: Boring, unit: DisplayUnit): string {
   const fine = (mm: number): string => fineText(roundToNm(Math.round(mm * 10) / 10), unit);
   const pilot =

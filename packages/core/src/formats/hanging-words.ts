@@ -1,4 +1,4 @@
-/** Load cases, places of holes, worries and their repairs in words. */
+/** Text of load cases, hole positions, refusals of existing cabinets and their repairs. */
 import { labelWords } from '../checks/words/labels.ts';
 import type { ExistingRefusal } from '../hang/existing-cabinet.ts';
 import type { CaseId, LoadCase, MovingCase } from '../hang/load-cases.ts';

@@ -1,4 +1,4 @@
-/** What must be held, as JSON: items and rows. Limits come from the table's columns (contents/item-form.ts). */
+/** Contents as JSON: items and rows. Limits come from the table's columns (contents/item-form.ts). */
 import { columnFor, ITEM_LIMITS, MAX_COUNT, MAX_PROFILE, NAME_LENGTH, type ItemColumnKey } from '../contents/item-form.ts';
 import { MAX_ITEM_KG } from '../contents/weight.ts';
 import { ITEM_KINDS, REACHES, STANCES, type Item } from '../contents/item.ts';

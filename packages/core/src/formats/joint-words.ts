@@ -1,4 +1,4 @@
-/** A joint as a person reads it beside its section: what it is called, what it is cut to, what it leaves, and what holds it. */
+/** Text beside the section of a joint: its name, its dimensions, the wood left, and what holds it. */
 import { fineText } from '../checks/words/amounts.ts';
 import type { JointGroup } from '../joints/joint-groups.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -34,14 +34,14 @@ export function heldByWords({ connections: [first] }: Pick<JointGroup, 'connecti
   return held.length === 0 ? 'nothing but what stands round it' : held.join(' and ');
 }
 
-/** What a load does to its fasteners; null where they are not loaded, or brads, which only hold until the glue does. */
+/** How its fasteners are loaded; null where they are not, or for brads, which only hold until the glue sets. */
 export function loadedWords({ loaded, connections: [first] }: Pick<JointGroup, 'loaded' | 'connections'>): string | null {
   const { fastening } = first!.joint;
   if (!loaded || !fastening || fastening.by === 'brads') return null;
   return loaded === 'across' ? 'shears them, as it should' : 'draws them straight out';
 }
 
-/** Its figures in words, one a line. */
+/** Its dimensions as text, one per line. */
 export function jointWords(group: JointGroup, unit: DisplayUnit): string[] {
   const { guest, slot, lip, connections } = group;
   const { joint } = connections[0]!;

@@ -1,17 +1,20 @@
-/** Reads JSON text that may be hostile: size and depth are limited before it is parsed. */
+/** Reads untrusted JSON text: size and depth are limited before it is parsed. */
 import { Refusal } from '../problem/problem.ts';
 
-/** Of a posted body or a nesting problem. A design of a few hundred cabinets is well under this. */
+/** Limit of a posted body or a nesting problem. A design of a few hundred cabinets is well below this. */
 export const MAX_BYTES = 5_000_000;
 export const MAX_DEPTH = 40;
 
-/** Reads JSON text of at most `max` characters; a byte order mark in front is passed over. Throws a Refusal. */
+/**
+ * Reads JSON text of at most `max` characters, without its byte order mark.
+ * @throws Refusal
+ */
 export function readJsonText(marked: string, where = 'file', max = MAX_BYTES): unknown {
   if (marked.length > max) throw new Refusal('too-large', `the text is ${(marked.length / 1e6).toFixed(1)} MB`, where, `at most ${max / 1e6} MB`);
   const text = marked.startsWith('\uFEFF') ? marked.slice(1) : marked;
   checkDepth(text, where);
   try {
-    // The key may be spelled with escapes; only a text that could hold it pays for the look at every key.
+    // The key may be spelled with escapes; only a text that could contain it is checked key by key.
     return (/__proto__|\\u005f/i.test(text) ? JSON.parse(text, refusePrototype(where)) : JSON.parse(text)) as unknown;
   } catch (error) {
     if (error instanceof Refusal) throw error;
@@ -19,7 +22,7 @@ export function readJsonText(marked: string, where = 'file', max = MAX_BYTES): u
   }
 }
 
-/** A prototype has no business in a file: some readers further on would drop it without a word. */
+/** Refuses `__proto__` keys: some later readers would drop them silently. */
 const refusePrototype =
   (where: string) =>
   (key: string, value: unknown): unknown => {

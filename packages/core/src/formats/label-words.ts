@@ -1,4 +1,4 @@
-/** What is written on the label of a part as it comes off the saw. */
+/** Text of a part's label as it comes off the saw. */
 import { labelWords } from '../checks/words/labels.ts';
 import { tapeText } from '../length/format.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -11,17 +11,17 @@ export interface PartLabel {
   readonly name: string;
   readonly size: string;
   readonly stock: string;
-  /** Along the first measure of the size, across it, or either way. */
+  /** Along the first dimension, across it, or either way. */
   readonly grain: 'along' | 'across' | 'none';
   readonly band: string;
   readonly next: string;
-  /** The panel it is. */
+  /** Id of its panel. */
   readonly panel: string;
 }
 
 const plural = (count: number, one: string, more: string): string => (count === 1 ? one : `${count} ${more}`);
 
-/** What is done with it after it is sawn to size: slots while its edges are square, then holes, shapes, bands. */
+/** What follows after cutting to size: slots while its edges are square, then holes, shapes, bands. */
 function nextWords({ role, features, bands }: PartLine): string {
   if (role === 'cleat-blank') return 'rip at the bevel into its two halves';
   const of = (...kinds: readonly PartLine['features'][number]['kind'][]): number => features.filter(({ kind }) => kinds.includes(kind)).length;
@@ -33,7 +33,7 @@ function nextWords({ role, features, bands }: PartLine): string {
   return 'sand, then dry fit';
 }
 
-/** A label for each part of some lines, in the order of their marks. */
+/** One label per part of the given lines, in order of marks. */
 export function partLabels(
   lines: readonly PartLine[],
   { products }: Pick<Workshop, 'products'>,

@@ -1,4 +1,4 @@
-/** Settled layouts as JSON: lengths exact to the nanometer, the tree of cuts as it is cut. */
+/** Settled layouts as JSON: lengths exact to the nanometer, with the tree of cuts. */
 import { readEntered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { CutTree, Placement } from '../nest/problem.ts';
@@ -7,11 +7,11 @@ import { Refusal } from '../problem/problem.ts';
 import { list, number, object, quote, text, yesNo, type Codec, type Json } from './codec.ts';
 import { exactMm } from './nest-plan.ts';
 
-/** Layouts of the largest project: a dozen kinds of sheet, laid out anew a few times. */
+/** Layouts of the largest project: a dozen sheet products, laid out a few times. */
 export const MAX_LAYOUTS = 60;
 const MAX_SHEETS = 200;
 const MAX_PIECES = 2000;
-/** Cuts within cuts. */
+/** Depth of nested cuts. */
 const MAX_DEPTH = 400;
 
 /** A length exact to the nanometer, written in millimeters. */

@@ -1,4 +1,4 @@
-/** What the record of a project teaches, in sentences: what was caught, what came true. */
+/** Lessons from a project's record as sentences: what was caught, and what came true. */
 import { fineText as exactly, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
@@ -6,7 +6,7 @@ import type { Lesson } from '../plan/lessons.ts';
 import type { LogContext } from './log-words.ts';
 import { plural } from './step-texts.ts';
 
-/** To a hundredth of a millimeter: no caliper at hand says more. */
+/** To a hundredth of a millimeter: the resolution of a caliper. */
 const fineText = (nm: number, unit: DisplayUnit): string => exactly(Math.round(nm / (NM_PER.mm / 100)) * (NM_PER.mm / 100), unit);
 const absolute = (nm: number): Length => Math.abs(nm) as Length;
 

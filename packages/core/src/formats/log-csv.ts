@@ -1,4 +1,4 @@
-/** The journal as a table: a row for each entry, for reading without the product. */
+/** The shop record as a table, one row per entry. */
 import type { RecordEntry } from '../plan/design.ts';
 import { csvText } from './csv.ts';
 import { logLines, type LogContext } from './log-words.ts';

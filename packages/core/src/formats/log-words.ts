@@ -1,4 +1,4 @@
-/** The shop record as a journal: each entry in a sentence, with what it is about, so that it is found again by part, step, day and words. */
+/** The shop record as a log: each entry as a sentence with its subjects, so that it can be found by part, step, day and words. */
 import type { StepKind } from '../build/step.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -13,15 +13,15 @@ export interface LogLine {
   readonly at: string;
   readonly kind: RecordEntry['kind'];
   readonly says: string;
-  /** Panels it is about. */
+  /** Panels concerned. */
   readonly panels: readonly string[];
-  /** Cabinets it is about. */
+  /** Cabinets concerned. */
   readonly units: readonly string[];
-  /** The step it is about; null for none. */
+  /** Step concerned; null for none. */
   readonly step: string | null;
   readonly photos: readonly string[];
   readonly nextTime: boolean;
-  /** Taken back by a later entry. */
+  /** Withdrawn by a later entry. */
   readonly withdrawn: boolean;
 }
 
@@ -32,7 +32,7 @@ export interface LogContext {
   readonly unit: DisplayUnit;
 }
 
-/** What a step of each kind is called after the fact. */
+/** Past tense of each kind of step. */
 const STEP_DONE: Readonly<Record<StepKind, string>> = {
   measure: 'Sheets measured',
   cut: 'Sheets cut',
@@ -89,7 +89,7 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
   });
 }
 
-/** Words in any order, in what is said, of which part or cabinet, on which day. */
+/** Search by words in any order: in the text, the part or cabinet, the day. */
 export function findInLog(
   lines: readonly LogLine[],
   words: string,
@@ -100,14 +100,14 @@ export function findInLog(
   if (wanted.length === 0) return [...lines];
   return lines.filter(({ says, at, panels, units, kind, step }) => {
     const marks = panels.map((panel) => lineOf(plan, panel)?.mark ?? '');
-    // A note says nothing of its step; a tick says what was done.
+    // A note does not repeat its step; a tick says what was done.
     const about = kind === 'note' ? (step ?? '') : '';
     const text = [says, dayWords(at), kind, about, ...marks, ...panels, ...units.map((id) => cabinetNames[id]?.name ?? id)].join(' ').toLowerCase();
     return wanted.every((word) => beginsIn(text, word));
   });
 }
 
-/** Whether a word of the text begins so: 'b' is sheet B, not the middle of November. */
+/** Whether a word of the text starts with the query: 'b' is sheet B, not the middle of November. */
 const beginsIn = (text: string, word: string): boolean => {
   for (let at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1)) if (at === 0 || !/[\p{L}\p{N}]/u.test(text[at - 1]!)) return true;
   return false;

@@ -1,4 +1,4 @@
-/** Parts without a cabinet as JSON: sizes as they were typed, outlines exact. */
+/** Loose parts as JSON: sizes as typed, outlines exact. */
 import { mm } from '../length/length.ts';
 import { MAX_CORNERS, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
 import { Refusal } from '../problem/problem.ts';
@@ -7,7 +7,7 @@ import { exact } from './layout-codec.ts';
 
 const side = length(mm(5), mm(10_000));
 const place = exact(mm(10_000));
-/** What a quarter of a full turn's tangent comes to is 1; no drawn arc is nearer to a whole circle than this. */
+/** Bulge of a semicircle is 1; no drawn arc is closer to a full circle than this. */
 const MAX_BULGE = 50;
 
 export const looseCodec: Codec<LoosePart> = checked(

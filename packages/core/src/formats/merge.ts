@@ -1,12 +1,9 @@
-/**
- * Merges two edits of one document, path by path: what only one side changed is taken, what both
- * changed alike is kept, and what both changed differently is named. Lists and texts are whole values.
- */
+/** Three-way merge of a document, path by path: one-sided changes are taken, equal changes kept, and conflicting ones named. Lists and texts are atomic. */
 import type { Json } from './codec.ts';
 
 export interface Merge {
   readonly merged: Json;
-  /** Paths both sides changed differently; `merged` holds mine there. */
+  /** Conflicting paths; `merged` has mine there. */
   readonly conflicts: readonly string[];
 }
 
@@ -40,7 +37,7 @@ type Row = { readonly [key: string]: Json };
 const isRow = (value: Value): value is Row => typeof value === 'object' && value !== null && !Array.isArray(value);
 const own = (row: Row, key: string): Value => (Object.hasOwn(row, key) ? row[key]! : GONE);
 
-/** Whether two documents say the same, whatever the order of their keys. */
+/** Deep equality regardless of key order. */
 export const sameJson = (a: Json, b: Json): boolean => same(a, b);
 
 function same(a: Value, b: Value): boolean {

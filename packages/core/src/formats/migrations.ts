@@ -1,9 +1,9 @@
-/** One step up per version of the project file: MIGRATIONS[n] lifts a file from version n to n + 1. A step trusts nothing it does not change. */
+/** Migrations of the project file: MIGRATIONS[n] lifts version n to n + 1. A step trusts nothing it does not change. */
 type Row = Record<string, unknown>;
 
 const isRow = (value: unknown): value is Row => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Specific gravities a file of version 1 could hold, and the species they stand for now: the nearest that is not above it. */
+/** Specific gravities a file of version 1 could hold, and their species: the nearest that is not above. */
 const SPECIES_OF: readonly (readonly [number, string])[] = [
   [0.67, 'oak'],
   [0.55, 'southern-pine'],
@@ -11,7 +11,7 @@ const SPECIES_OF: readonly (readonly [number, string])[] = [
   [0.42, 'unknown'],
 ];
 
-/** Version 2: contents as items, rows, the wall with what is on it, rails. */
+/** Version 2: contents as items, rows, the wall with its things, rails. */
 function toTwo(file: Row): Row {
   const design = file['design'];
   if (!isRow(design)) return file;
@@ -58,7 +58,7 @@ function unitOfTwo(unit: unknown): unknown {
   };
 }
 
-/** Version 3: cabinet of many families. A shelf box may be cut by dividers too, lie on pins, have doors and a face frame. */
+/** Version 3: families of cabinets. A shelf box may have dividers, pins, doors and a face frame. */
 function toThree(file: Row): Row {
   const design = file['design'];
   if (!isRow(design) || !isRow(design['units'])) return file;
@@ -131,7 +131,7 @@ function workshopOfFour(workshop: unknown): unknown {
   };
 }
 
-/** What nearly every box of bits holds. */
+/** Bits of nearly every box of bits. */
 const COMMON_BITS: Row = Object.fromEntries(
   [
     ...['6 mm', '8 mm', '12 mm', '16 mm'].map((size) => ['straight', size] as const),
@@ -140,7 +140,7 @@ const COMMON_BITS: Row = Object.fromEntries(
   ].map(([kind, diameter], order) => [`${kind}-${order + 1}`, { id: `${kind}-${order + 1}`, order, kind, diameter, over: '0 mm' }]),
 );
 
-/** Version 5: what holds fibers where slots come out, the order setups were put in by hand, the sheets pieces are cut from, what the shop's machines repeat to. */
+/** Version 5: tear-out protection, setup order, the sheets pieces are cut from, repeatability of machines. */
 function toFive(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -166,7 +166,7 @@ function designOfFive(design: Row): Row {
 
 const REPEATS_OF_FIVE: Row = { slot: '0.03 mm', depth: '0.1 mm', length: '0.15 mm', place: '0.15 mm', hinge: '0.3 mm' };
 
-/** Version 6: how sheets are cut up, settled layouts, the car, and what is worth keeping. */
+/** Version 6: cutting preferences, settled layouts, the car, and least offcuts. */
 function toSix(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -178,7 +178,7 @@ function toSix(file: Row): Row {
 
 const KEEP_OF_SIX: Row = { length: '400 mm', width: '150 mm' };
 
-/** Version 7: the store holds whole sheets beside offcuts; parts stay where a person put them. */
+/** Version 7: whole sheets in the store beside offcuts; pinned parts. */
 function toSeven(file: Row): Row {
   const { design, workshop } = file;
   return { ...file, ...(isRow(design) ? { design: { ...design, pins: {} } } : {}), ...(isRow(workshop) ? { workshop: workshopOfSeven(workshop) } : {}) };
@@ -190,8 +190,8 @@ function workshopOfSeven({ offcuts, ...rest }: Row): Row {
 }
 
 /**
- * Version 8: what holds in walls without timber, notes of what was looked at, what is under a cabinet, how far it settles on its cleat,
- * earthquakes; cleats in brackets and notched, keyhole plates, a second plane.
+ * Version 8: fixings in walls without timber, survey notes, what is under a cabinet, seating, earthquakes; brackets, notched cleats, keyhole plates, a
+ * second plane.
  */
 function toEight(file: Row): Row {
   const { design } = file;
@@ -227,7 +227,7 @@ const fixingOfEight = (inches: boolean): Row => ({
   metal: '0.5 mm',
 });
 
-/** Version 9: how it is built and when, and the clamps there are. */
+/** Version 9: how it is built and when, and the clamps. */
 function toNine(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -259,7 +259,7 @@ const CLAMPS_OF_NINE: Row = {
   'clamps-3': { id: 'clamps-3', order: 2, reach: '1250 mm', count: 4 },
 };
 
-/** Parts without a cabinet; prices say whether tax is in them. */
+/** Version 10: loose parts; prices with or without tax. */
 function toTen(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -269,7 +269,7 @@ function toTen(file: Row): Row {
   };
 }
 
-/** Hours say which machines are not there; glue-ups a person decided on; what labels of bottles and tins say. */
+/** Version 11: hours without some machines; chosen glue-up methods; labels of glues and finishes. */
 function toEleven(file: Row): Row {
   const { design, workshop } = file;
   const build = isRow(design) ? design['build'] : undefined;
@@ -296,7 +296,7 @@ export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
   10: toEleven,
 };
 
-/** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
+/** A design stored outside its file (database, browser) lifted from its version to the newest, or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {
   let file: Row = { design };
   for (let at = from; at < to && Object.hasOwn(MIGRATIONS, at); at++) file = MIGRATIONS[at]!(file);

@@ -1,4 +1,4 @@
-/** A nesting plan as text, and back. The form is docs/nesting.md. */
+/** A nesting plan as text, and back. Format: docs/nesting.md. */
 import type { Length } from '../length/length.ts';
 import type { CutTree, NestedSheet, NestPlan, Placement } from '../nest/problem.ts';
 import { Refusal } from '../problem/problem.ts';
@@ -12,7 +12,7 @@ export function exactMm(length: Length): string {
   return `${length < 0 ? '-' : ''}${text}mm`;
 }
 
-/** The plan in the form of docs/nesting.md. `seconds` is what the caller measured. */
+/** The plan in the format of docs/nesting.md. `seconds` is measured by the caller. */
 export function writeNestPlan(plan: NestPlan, seconds: number): Json {
   const { cost } = plan.score;
   return {
@@ -42,10 +42,13 @@ function writeTree(tree: CutTree): Json {
   }
 }
 
-/** A reason is a sentence or two. */
+/** Longest reason: a sentence or two. */
 const LONGEST_WHY = 2000;
 
-/** What writeNestPlan wrote. Throws a Refusal on anything else; that it solves a problem is for auditPlan to say. */
+/**
+ * Reads what writeNestPlan wrote; auditPlan checks whether it solves a problem.
+ * @throws Refusal on anything else
+ */
 export function readNestPlan(value: unknown): NestPlan {
   const row = fields(value, 'plan', ['sheets', 'unplaced', 'bound', 'proved', 'score', 'seed', 'effort', 'seconds']);
   const bound = fields(row['bound'], 'bound', ['sheets', 'cost', 'why']);
@@ -80,7 +83,7 @@ function readSheet(value: unknown, where: string): NestedSheet {
   };
 }
 
-/** Where a part lies: from the corner of the untrimmed sheet. */
+/** Place of a part, from the corner of the untrimmed sheet. */
 export function readPlacement(value: unknown, where: string): Placement {
   const row = fields(value, where, ['part', 'x', 'y', 'dx', 'dy', 'turned']);
   return {

@@ -1,4 +1,4 @@
-/** A nesting problem as text, and back. The form is docs/nesting.md; plans stand in nest-plan.ts. */
+/** A nesting problem as text, and back. Format: docs/nesting.md; plans are in nest-plan.ts. */
 import { mm, type Length } from '../length/length.ts';
 import { stockAreasOf } from '../nest/pieces.ts';
 import type { FirstCut, NestPart, NestProblem, NestSheet, SheetRect } from '../nest/problem.ts';
@@ -9,14 +9,14 @@ import { exactMm, readPlacement } from './nest-plan.ts';
 import { amount, fields, flag, name, once, oneOf, rows, size, whole } from './read-fields.ts';
 
 export const MAX_PIECES = 20_000;
-/** Cuts of one row: how often the smallest part may go into the longest sheet. */
+/** Cuts in one row: how often the smallest part fits the longest sheet. */
 const MAX_IN_ROW = 4000;
-/** No saw parts anything thinner. */
+/** Smallest side a saw can part. */
 const MIN_SIDE = mm(0.1);
 
 export const readNestProblemText = (text: string): Outcome<NestProblem> => outcomeOf(() => readNestProblem(readJsonText(text, 'problem')));
 
-/** Throws a Refusal on anything that is not a sound problem. */
+/** @throws Refusal on anything but a valid problem */
 export function readNestProblem(value: unknown): NestProblem {
   const row = fields(value, 'problem', ['kerf', 'trim', 'cuts', 'first', 'sheets', 'parts']);
   const kerf = row['kerf'] === undefined ? (0 as Length) : size(row['kerf'], 'kerf', true);
@@ -65,7 +65,7 @@ function readSheet(value: unknown, where: string): NestSheet {
   };
 }
 
-/** Parts that stay where they are lie on a sheet there is one of, inside it, as large as they are. */
+/** Pinned parts lie inside a sheet that exists once, at their own size. */
 function checkPins({ length, width, count, pins = [] }: NestSheet, parts: readonly NestPart[], where: string): void {
   if (pins.length > 0 && count !== 1) throw new Refusal('value', 'parts stay on a sheet of which there are others', `${where}.count`, '1, where parts stay');
   for (const [index, { part, x, y, dx, dy, turned }] of pins.entries()) {
@@ -111,7 +111,7 @@ function readPart(value: unknown, where: string): NestPart {
   };
 }
 
-/** The problem in the form readNestProblem reads. */
+/** The problem in the format readNestProblem reads. */
 export function writeNestProblem({ kerf, trim, cuts, first, sheets, parts }: NestProblem): Json {
   return {
     kerf: exactMm(kerf),

@@ -1,4 +1,4 @@
-/** Rows of a cut list, ours or anybody's, as parts without a cabinet. */
+/** Rows of a cut list, ours or another program's, as loose parts. */
 import { enter, entered } from '../length/entered.ts';
 import { mm, type DisplayUnit } from '../length/length.ts';
 import { MAX_LOOSE, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
@@ -11,7 +11,7 @@ export type PartKey = 'name' | 'count' | 'length' | 'width' | 'stock' | 'grain';
 const PART_COLUMNS: readonly TableColumn<PartKey>[] = [
   { key: 'name', title: 'part', measure: 'none', aliases: ['name', 'what', 'description', 'label', 'piece'] },
   { key: 'count', title: 'count', measure: 'none', aliases: ['qty', 'quantity', 'pieces', 'pcs', 'number', 'how many'] },
-  // Our own list says each size twice: as a tape has it, and exactly.
+  // Our own list gives each size twice: as on a tape, and exactly.
   { key: 'length', title: 'length', measure: 'length', aliases: ['length exact', 'l', 'long'] },
   { key: 'width', title: 'width', measure: 'length', aliases: ['width exact', 'w', 'wide', 'breadth'] },
   { key: 'stock', title: 'stock', measure: 'none', aliases: ['material', 'sheet', 'out of', 'from'] },
@@ -28,7 +28,7 @@ export interface PartOptions {
   readonly stock: string;
   readonly order: number;
   readonly newId: () => string;
-  /** So many are there already. */
+  /** Number of loose parts that exist already. */
   readonly there: number;
 }
 

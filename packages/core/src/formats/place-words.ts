@@ -1,4 +1,4 @@
-/** Why a part cannot lie somewhere on a sheet, in words. */
+/** Why a part cannot lie somewhere on a sheet, as text. */
 import type { WrongPlace } from '../plan/pins.ts';
 
 export function wrongPlaceWords(wrong: WrongPlace, markOf: (piece: string) => string): string {

@@ -1,4 +1,4 @@
-/** The whole plan as JSON for the command line: every part with its sum, weights, sag, the chain of links, findings in words. */
+/** The whole plan as JSON for the command: every part with its sum, weights, sag, the load path, findings as text. */
 import { fixWords } from '../checks/words/fixes.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
@@ -14,7 +14,7 @@ import type { Json } from './codec.ts';
 import { featureWords } from './cut-list-csv.ts';
 import { exactMm } from './nest-plan.ts';
 
-/** @param helpsOf what would help the hanging of a cabinet, where that is told: it takes plans of its own */
+/** @param helpsOf changes that would help a cabinet's hanging, where shown: each takes plans of its own */
 export function planJson(plan: Plan, design: Design, helpsOf: (unit: string) => readonly HangHelp[] = () => []): Json {
   return {
     name: design.name,

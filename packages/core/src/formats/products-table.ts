@@ -1,4 +1,4 @@
-/** Rows of a merchant's price list, or of anybody's table, as sheets and boards that can be bought. One that is known by its name and size gets the new price. */
+/** Rows of a price list, or of any table, as sheets and boards for sale. A product with a known name and size gets the new price. */
 import { enter, entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
@@ -26,14 +26,14 @@ const NAME_LENGTH = 80;
 const MAX_PRICE = 1e6;
 const named = (id: MaterialId): string => MATERIALS[id].name.toLowerCase();
 
-/** `known` are those that are there already; one of the list's money is worth `rate` of the workshop's. */
+/** `known`: existing products; `rate`: the workshop's money per one of the list's. */
 export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, Product>>, rate = 1): TableKind<Product, ProductKey> => ({
   columns: PRODUCT_COLUMNS,
-  // A shopping list that comes back filled in says more than prices.
+  // A shopping list that comes back filled in has more than prices.
   forReading: ['how many', 'pieces', 'for'],
   needed: ['name', 'material', 'nominal', 'length', 'width', 'price'],
   unit,
-  // Every field that is needed is read over it.
+  // Every required field overwrites it.
   blank: () => ({
     id: '',
     name: '',
@@ -88,7 +88,7 @@ function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | n
       return set({ [key]: read.value, ...(key === 'nominal' ? { unit: /in|"|'|ft/.test(text) ? 'in' : /m/.test(text) ? 'mm' : product.unit } : {}) });
     }
     case 'price': {
-      // Thousands are parted by every separator but the last, and by that one too where three figures follow it.
+      // Every separator but the last groups thousands, and the last does too where three digits follow it.
       const bare = cell.replace(/[^\d.,-]/g, '');
       const plain = bare.replace(/[.,](?=.*[.,]|\d{3}$)/g, '').replace(',', '.');
       const price = plain === '' ? NaN : Number(plain) * rate;
@@ -111,7 +111,7 @@ function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | n
   }
 }
 
-/** Its id or name, or the longest name that is among the words, or the one name that has all of them. */
+/** By its id or name, or the longest name among the words, or the only name that contains all of them. */
 function materialCalled(words: string, ids: readonly MaterialId[]): MaterialId | undefined {
   const exact = ids.find((id) => id.replaceAll('-', ' ') === words || named(id) === words);
   if (exact || words === '') return exact;
@@ -120,7 +120,7 @@ function materialCalled(words: string, ids: readonly MaterialId[]): MaterialId |
   return within ?? (all.length === 1 ? all[0] : undefined);
 }
 
-/** A known name and size keeps its id: only what it costs, and what else is said of it, changes. */
+/** A known name and size keeps its id: only price and details change. */
 function withIds(products: readonly Product[], known: Readonly<Record<string, Product>>): Outcome<readonly Product[]> {
   const taken = new Set(Object.keys(known));
   const rows: Product[] = [];
@@ -148,7 +148,7 @@ function withIds(products: readonly Product[], known: Readonly<Record<string, Pr
     : accept(rows);
 }
 
-/** What can be bought, as a table with our titles: lengths as they were typed, with their units, and as plain numbers of millimeters, which are not read again. */
+/** Products as a table with our titles: lengths as typed with their units, and as plain millimeters, which are not read back. */
 export function productsCsv(products: Readonly<Record<string, Product>>): string {
   const rows = Object.values(products).map(({ name, kind, material, nominal, length, width, price, grain, faced }) => [
     name,

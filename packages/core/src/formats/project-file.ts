@@ -1,7 +1,6 @@
 /**
- * The open project file, *.carcass.json: design and shop record as the server stores them, with
- * copies of what it uses from the workshop. A file of an older version is lifted step by step; a
- * newer one is refused. Unknown fields are refused, and nothing is half-read.
+ * The project file, *.carcass.json: design and shop record as the server stores them, with copies of what they use from the workshop. An older version is
+ * lifted step by step; a newer one is refused. Unknown fields are refused, and nothing is half-read.
  */
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
@@ -16,9 +15,9 @@ import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
 export const VERSION = 11;
-/** Of the record in a file. */
+/** Record entries in a file. */
 export const MAX_ENTRIES = 200_000;
-/** Of a project file, characters. A long record makes most of it. */
+/** Size of a project file, characters. A long record is most of it. */
 export const MAX_FILE_BYTES = 64_000_000;
 
 export interface ProjectFile {
@@ -38,7 +37,10 @@ const fileCodec = object({
 /** Reads a file's text. */
 export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text, 'file', MAX_FILE_BYTES)));
 
-/** Reads a parsed file; throws a Refusal. */
+/**
+ * Reads a parsed file.
+ * @throws Refusal
+ */
 export function readProject(value: unknown): ProjectFile {
   const { design, record, workshop } = fileCodec.read(lift(value), 'file');
   checkProducts(design, workshop);
@@ -60,14 +62,14 @@ function lift(value: unknown): unknown {
   return file;
 }
 
-/** Every product a design names must be in the workshop that comes with it. */
+/** Every product a design names must be in its workshop. */
 export function checkProducts(design: Design, workshop: Workshop): void {
   for (const rail of Object.values(design.wall.rails)) needProduct(rail.stock, `design.wall.rails.${rail.id}.stock`, workshop);
   for (const { id, stock } of Object.values(design.loose)) needProduct(stock, `design.loose.${id}.stock`, workshop);
   for (const spec of Object.values(design.units)) {
     for (const { path, product } of productsOf(spec)) needProduct(product, `design.units.${spec.id}.${path}`, workshop);
   }
-  // A try may be taken at any time.
+  // A variant may be used at any time.
   for (const { id, unit: spec } of Object.values(design.tries))
     for (const { path, product } of productsOf(spec)) needProduct(product, `design.tries.${id}.unit.${path}`, workshop);
 }

@@ -1,4 +1,4 @@
-/** Reads fields of a document that is written by hand or by other programs: what is wrong is said with its place, and what would be accepted. */
+/** Reads fields of a document written by hand or by other programs, with refusals that say what, where, and what would be accepted. */
 import { readEntered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';

@@ -1,4 +1,4 @@
-/** Entries of the shop record as JSON. */
+/** Shop record entries as JSON. */
 import { mm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { SHEET_PLACES } from '../stock/workshop.ts';
@@ -8,7 +8,7 @@ import { Refusal } from '../problem/problem.ts';
 import { WALL_LIMITS } from '../wall/wall-form.ts';
 import { checked, choice, length, list, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
-/** A wall of fifty meters, a sample every five millimeters. */
+/** A wall of fifty meters, sampled every five millimeters. */
 export const MAX_SAMPLES = 10_000;
 
 /** Operations ticked at once: a setup of the largest project. */
@@ -16,7 +16,7 @@ export const MAX_MADE = 2000;
 
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
-/** What can come out of a cut, and how far from what was set: a slot's width, a place along the longest fence, a kerf; millimeters. */
+/** Limits of a measured cut and its error: a slot's width, a position along the longest fence, a kerf; millimeters. */
 const CAME: Readonly<Record<'width' | 'place' | 'kerf', { readonly least: number; readonly most: number; readonly off: number }>> = {
   width: { least: 0.3, most: 65, off: 3 },
   place: { least: 0, most: 6000, off: 10 },
@@ -40,10 +40,10 @@ const testCutCodec: Codec<TestCut> = checked(
   },
 );
 
-/** Pictures of one note. */
+/** Photos of one note. */
 export const MAX_PHOTOS = 12;
 
-/** What an entry of each kind must say, and no other may. */
+/** The field required for each kind of entry, and allowed for no other. */
 const FACTS: Readonly<
   Record<
     RecordEntry['kind'],

@@ -1,4 +1,4 @@
-/** The days of a build as a calendar file, by the clock on the wall: an event for each stretch someone is in the shop. */
+/** The days of a build as an iCalendar file in local time: one event per working stretch. */
 import * as ics from 'ics';
 import { windowsFrom, type Window } from '../build/calendar.ts';
 import type { BuildChoices } from '../build/choices.ts';
@@ -17,7 +17,7 @@ const partsOf = (minutes: number): DateParts => {
   return [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours(), at.getUTCMinutes()];
 };
 
-/** What of a task falls into the hours there are: it is left at the end of an evening and gone on with. */
+/** Working stretches of a task: interrupted at the end of a window, and continued in the next. */
 export const stretches = (windows: readonly Window[], start: number, end: number): readonly { readonly from: number; readonly to: number }[] =>
   windows.flatMap((window) => {
     const [from, to] = [Math.max(window.from, start), Math.min(window.to, end)];
@@ -25,8 +25,8 @@ export const stretches = (windows: readonly Window[], start: number, end: number
   });
 
 /**
- * iCalendar text with floating times. `eventOf` names a step; `stamp`: when it is written, minutes. Throws an Error where the
- * package refuses an event: ours to put right.
+ * iCalendar text with floating times. `eventOf` names a step; `stamp`: time of writing, minutes.
+ * @throws Error where the package refuses an event, which is a fault of the program
  */
 export function scheduleIcs(schedule: Schedule, choices: BuildChoices, name: string, eventOf: (step: string) => CalendarEvent, stamp: number): string {
   const windows = windowsFrom(choices, schedule.tasks[0]?.start ?? 0);
@@ -57,7 +57,7 @@ export function scheduleIcs(schedule: Schedule, choices: BuildChoices, name: str
 /** Octets of a line, without its end. Source: RFC 5545, 3.1. */
 const MAX_OCTETS = 75;
 
-/** The package counts letters where octets count: its lines are put together and folded again, no letter torn apart. */
+/** The package folds by letters instead of octets: its lines are unfolded and folded again without splitting a letter. */
 function folded(text: string): string {
   const octets = new TextEncoder();
   return text

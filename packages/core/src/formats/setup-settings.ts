@@ -1,4 +1,4 @@
-/** What is set at a machine for a setup, each with its number and, where it has several terms, its sum. */
+/** Settings of a machine for a setup, each with its number and, where it has several terms, its sum. */
 import { fineText } from '../checks/words/amounts.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf } from '../parts/parts.ts';
@@ -17,7 +17,7 @@ import { edgeWords } from './cut-list-csv.ts';
 export interface SetupRow {
   readonly what: string;
   readonly to: string;
-  /** The arithmetic of the number it begins with, where that has more than one term; and that number as it is written. */
+  /** The sum behind its number, where it has more than one term; and the number as written. */
   readonly sum?: { readonly of: ExplainedLength; readonly text: string };
 }
 
@@ -25,11 +25,11 @@ export interface SetupContext {
   readonly shop: Shop;
   readonly blanks: Setups['blanks'];
   readonly parts: readonly PartLine[];
-  /** What test cuts said of the scales. */
+  /** Scale corrections from test cuts. */
   readonly learned?: Calibration;
 }
 
-/** Row by row, from what goes onto the machine to where the piece is held. */
+/** In the order of setting up: from what goes onto the machine to where the piece is held. */
 export function settingRows(cut: SetupCut, machine: Machine, context: SetupContext, unit: DisplayUnit): SetupRow[] {
   const { shop, blanks } = context;
   const { operation, way } = cut;
@@ -64,7 +64,7 @@ export function settingRows(cut: SetupCut, machine: Machine, context: SetupConte
     });
   if (distance !== undefined) rows.push(...distanceRows(cut, machine, context, fine));
   if (gaugeDeg !== undefined && gaugeDeg > 0) {
-    // Said from whichever edge it is nearer to: that is what the wedge or the rule is laid against.
+    // Given from the nearer edge: the wedge or rule is laid against that.
     const [off, from] = gaugeDeg > 45 ? [90 - gaugeDeg, 'off its long edges'] : [gaugeDeg, 'off square'];
     rows.push({ what: held === 'line' || held === 'guide' ? 'line' : 'wedge', to: `${degrees(off)} ${from} (reads ${degrees(90 - off)} where that is 90)` });
     if (held === 'wedge' && operation.work.kind === 'slanted-slot')
@@ -73,7 +73,7 @@ export function settingRows(cut: SetupCut, machine: Machine, context: SetupConte
   return rows;
 }
 
-/** The wedge as it is sawn: as long as the edge it lies along, so wide at its thick end; its twin is cut with it turned over. */
+/** The wedge: as long as the edge it lies along, and its width at the thick end; its twin is cut with it turned over. */
 function wedgeRow(off: number, along: 'length' | 'width', blank: OperationBlank, what: string, fine: (length: Length) => string): SetupRow {
   const rise = Math.round((blank[along] * Math.tan((off * Math.PI) / 180)) / TENTH) * TENTH;
   return {
@@ -85,7 +85,7 @@ function wedgeRow(off: number, along: 'length' | 'width', blank: OperationBlank,
 /** A wedge is sawn to a tenth of a millimeter at best. */
 const TENTH = 100_000;
 
-/** Where a stopped slot begins and ends, from the edge its blank begins at there. */
+/** Start and end of a stopped slot, from the edge of its blank. */
 function stopWords(
   { from, to }: NonNullable<Setting['stops']>,
   { panel: id, work }: Operation,
@@ -98,7 +98,7 @@ function stopWords(
   return `${ends.join(', ')} from the ${edge}`;
 }
 
-/** Equal leaves together: '3 × 3.2 mm'. */
+/** Groups equal leaves: '3 × 3.2 mm'. */
 function counted(leaves: readonly Length[], words: (leaf: Length) => string): string[] {
   const counts = new Map<Length, number>();
   for (const leaf of leaves) counts.set(leaf, (counts.get(leaf) ?? 0) + 1);
@@ -108,7 +108,7 @@ function counted(leaves: readonly Length[], words: (leaf: Length) => string): st
 const BIT_WORDS = { straight: 'straight', drill: 'drill', forstner: 'Forstner' } as const;
 const degrees = (deg: number): string => `${Math.round(deg * 100) / 100}°`;
 
-/** What is measured at the machine, and what its scale has to read where test cuts said it is off. */
+/** Distance measured at the machine, and the scale reading that gives it where test cuts showed an offset. */
 function distanceRows(cut: SetupCut, machine: Machine, { blanks, learned }: SetupContext, fine: (length: Length) => string): SetupRow[] {
   const { setting } = cut.way;
   const sum = distanceSum(cut, blanks.get(cut.operation.panel)!);
@@ -128,7 +128,7 @@ function distanceRows(cut: SetupCut, machine: Machine, { blanks, learned }: Setu
   ];
 }
 
-/** To the cutter's side, or to where the straight edge is clamped: `edge` is how far the router's base keeps that off. */
+/** To the cutter's side, or to the clamped straight edge: `edge` is the offset of the router's base. */
 function distanceRow({ held, distance, tilt, bit, blade }: Setting, edge: Length | null, fine: (length: Length) => string): SetupRow {
   if (edge !== null) {
     const at = (distance! - edge) as Length;

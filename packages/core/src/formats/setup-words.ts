@@ -1,4 +1,4 @@
-/** A setup as a person reads it at the machine: what is on it, what it is set to, what is cut and how it lies, how to set it without a number, and what to mind. */
+/** The text of a setup: tooling, settings, the cuts and how each piece lies, how to set it without numbers, and hazards. */
 import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -16,7 +16,7 @@ import { settingRows, type SetupContext, type SetupRow } from './setup-settings.
 
 export interface SetupWords {
   readonly title: string;
-  /** What is set, each with its number. */
+  /** Settings, each with its number. */
   readonly set: readonly SetupRow[];
   readonly pieces: readonly SetupPiece[];
   /** How to set it without a number. */
@@ -24,7 +24,7 @@ export interface SetupWords {
   readonly caution: string;
 }
 
-/** One part at this setup: all its cuts that lie alike. */
+/** One part at this setup: all its cuts with the piece lying the same way. */
 export interface SetupPiece {
   readonly panel: string;
   readonly mark: string;
@@ -32,7 +32,7 @@ export interface SetupPiece {
   readonly cuts: number;
   /** 'the lower end against the stop, the inside face down' */
   readonly lies: string;
-  /** Where what is not held by the machine is marked: each hole or row, slanted slot, notch and line. */
+  /** Layout marks for what the machine does not position: holes and rows, slanted slots, notches and lines. */
   readonly places: readonly string[];
   readonly operations: readonly string[];
 }
@@ -49,7 +49,7 @@ export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUni
   };
 }
 
-/** Why two setups cannot change places. */
+/** Why two setups cannot swap places. */
 export function orderWords({ first, then, panels }: Extract<Swapped, { ok: false }>, { blanks, parts }: Omit<SetupContext, 'shop'>): string {
   const marks = [...new Set(panels.map((id) => parts.find((line) => line.panels.includes(id))?.mark ?? labelWords(blanks.get(id)!.panel.name)))];
   const on = marks.length > 4 ? `${marks.slice(0, 3).join(', ')} and ${marks.length - 3} more` : marks.join(', ');
@@ -112,11 +112,11 @@ function piecesOf(cuts: readonly SetupCut[], { blanks, parts, shop }: SetupConte
   return [...byLie.values()].map(({ piece, operations }) => ({ ...piece, cuts: operations.length }));
 }
 
-/** A hand-held router, a drill and the radial arm come from above; benches and tables cut from below. */
+/** A hand-held router, a drill and a radial arm saw cut from above; benches and tables cut from below. */
 const fromAbove = ({ held, router, bit }: Setting, { kind }: Machine): boolean =>
   kind === 'radial-arm' || bit !== undefined || held === 'edge' || (held === 'wedge' && router !== undefined);
 
-/** A cut that is made by hand, whole: what it is, how large, and from where it is marked. */
+/** A cut made by hand: what it is, its size, and where it is marked from. */
 export function handCutWords({ work }: Operation, panel: ResolvedPanel, unit: DisplayUnit): string {
   const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);
   const from = (edge: 'start' | 'near'): string => `from the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, edge)}`;
@@ -140,10 +140,10 @@ export function handCutWords({ work }: Operation, panel: ResolvedPanel, unit: Di
   }
 }
 
-/** Where a person marks it, from named ends and edges; nothing for what the fence or the stop places. */
+/** Layout from named ends and edges; empty for what the fence or stop positions. */
 function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: DisplayUnit): string[] {
   const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);
-  // Marked with a tape: said as a tape says it.
+  // Marked with a tape: given as on a tape.
   const tape = (nm: number): string => lengthText(Math.round(nm), unit);
   const from = (edge: 'start' | 'near'): string => `from the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, edge)}`;
   switch (work.kind) {
@@ -183,7 +183,7 @@ const REFERENCE: Readonly<Record<WorkHold, string>> = {
   wedge: 'wedge',
 };
 
-/** Which face it is, as the part stands in the cabinet. */
+/** Name of a face, as the part stands in the cabinet. */
 export function faceWords({ frame, role, name }: Pick<ResolvedPanel, 'frame' | 'role' | 'name'>, face: Face): string {
   const sign = face === 'reference' ? -1 : 1;
   const [along, up, out] = [frame.w.along * sign, frame.w.up * sign, frame.w.out * sign];
@@ -223,7 +223,7 @@ const EXIT_WORDS: Readonly<Record<SlotExit, string>> = {
   bare: 'Across the grain it tears where it comes out over the front edge.',
 };
 
-/** What is said of every setup its cuts are at, whatever the machine. */
+/** Cautions of every setup with such cuts, whatever the machine. */
 function ofTheCuts(cuts: readonly SetupCut[]): string {
   const small = cuts.some(({ way }) => way.longer) ? ' Too small to hold by itself: cut it in a longer piece.' : '';
   const exits = new Set(cuts.map(({ operation }) => operation.tears));

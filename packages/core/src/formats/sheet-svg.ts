@@ -8,7 +8,7 @@ export interface SheetSvgInput {
   readonly sheet: NestedSheet;
   readonly problem: NestProblem;
   readonly unit: DisplayUnit;
-  /** What is written on a piece. */
+  /** Text on a piece. */
   readonly markOf: (piece: string) => string;
 }
 

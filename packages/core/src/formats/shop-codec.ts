@@ -1,4 +1,4 @@
-/** The shop as JSON: machines by their kinds, cutters, jigs, fits. */
+/** The shop as JSON: machines by kind, cutters, jigs, fits. */
 import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import { mm } from '../length/length.ts';
@@ -34,14 +34,14 @@ const machineCodec: Codec<Machine> = checked(
   },
 );
 
-/** A chipper or a shim: thin card to a thick blade. */
+/** A chipper or shim: from thin card to a thick blade. */
 const LEAF = length(mm(0.02), mm(12));
-/** What test cuts can say. */
+/** Results of test cuts. */
 const OVER = length(mm(-2), mm(2));
 const REPEAT = length(mm(0.001), mm(5));
 const PLAY = length(mm(-1), mm(5));
 
-/** Minutes of a label: up to a fortnight. */
+/** Minutes on a label: up to two weeks. */
 const LABEL_MIN = number(1, 14 * 24 * 60);
 const MIN_C = number(-20, 40);
 const glueLabelCodec: Codec<GlueLabel> = object({ openMin: LABEL_MIN, clampMin: LABEL_MIN, cureMin: LABEL_MIN, leastC: MIN_C });

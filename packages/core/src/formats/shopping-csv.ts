@@ -1,4 +1,4 @@
-/** The shopping list as a table that can go to a merchant and come back with prices: sheets and boards stand as a price list has them. */
+/** The shopping list as a table for a merchant to return with prices: sheets and boards as in a price list. */
 import type { DisplayUnit } from '../length/length.ts';
 import type { ShoppingLine } from '../plan/shopping.ts';
 import { MATERIALS } from '../stock/materials.ts';
@@ -6,7 +6,7 @@ import type { Workshop } from '../stock/workshop.ts';
 import { csvText } from './csv.ts';
 import { amountText, shoppingSize } from './shopping-words.ts';
 
-/** Titles of sheets and boards are those of products-table.ts, so that the filled list is read as a price list. */
+/** Titles of sheets and boards are those of products-table.ts, so that the returned list reads as a price list. */
 export function shoppingCsv(lines: readonly ShoppingLine[], { products }: Pick<Workshop, 'products'>, unit: DisplayUnit): string {
   const rows = lines.map((line) => {
     const product = line.kind === 'sheet' || line.kind === 'board' ? products[line.id.replace(/^stock\//, '')] : undefined;

@@ -1,4 +1,4 @@
-/** The shopping list in words: amounts as they are sold, and the list as plain text for a message or a slip of paper. */
+/** The shopping list as text: amounts as they are sold, and the list as plain text for a message or a slip of paper. */
 import { lengthText } from '../checks/words/amounts.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { shoppingCost, type ShoppingLine } from '../plan/shopping.ts';
@@ -8,7 +8,7 @@ const MM_PER_FT = 304.8;
 /** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
 const L_PER_QUART = 0.946352946;
 
-/** '4', '12.5 m', '0.8 l', 'for 36 joints'; what is poured or rolled off is rounded up, so that it does. */
+/** '4', '12.5 m', '0.8 l', 'for 36 joints'; liquids and rolls are rounded up. */
 export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' | 'in'>, unit: DisplayUnit): string {
   switch (measure) {
     case 'pieces':
@@ -22,7 +22,7 @@ export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' 
   }
 }
 
-/** '2440 mm × 1220 mm', '3 in', in the unit it is sold in; empty where it has none. */
+/** '2440 mm × 1220 mm', '3 in', in the unit it is sold in; empty without a size. */
 export function shoppingSize({ size, home }: Pick<ShoppingLine, 'size' | 'home'>, reader: DisplayUnit): string {
   if (!size) return '';
   const unit = home ?? reader;
@@ -39,7 +39,7 @@ const TITLES: Readonly<Record<ShoppingLine['kind'], string>> = {
   finish: 'Finish',
 };
 
-/** Line by line, a box to tick before each. */
+/** Line by line, with a box to tick. */
 export function shoppingText(
   lines: readonly ShoppingLine[],
   name: string,

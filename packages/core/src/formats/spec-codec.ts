@@ -1,4 +1,4 @@
-/** A cabinet as JSON, made from its family's form: what can be typed is what can be read, and the schema says the same. */
+/** A cabinet spec as JSON, made from its family's form: what can be typed can be read, and the schema says the same. */
 import { FAMILIES } from '../carcass/families.ts';
 import type { Family } from '../carcass/family.ts';
 import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../carcass/form.ts';
@@ -9,7 +9,7 @@ import { byId, checked, choice, constant, length, number, object, objectWith, or
 import { MAX_ROWS, rowCodec } from './items-codec.ts';
 
 const id = text(64);
-/** Parts of a cabinet whose grain a person has chosen. */
+/** Parts with a grain direction chosen by a person. */
 const MAX_GRAINS = 400;
 
 function leaf(field: FormField): Codec<unknown> {
@@ -46,7 +46,7 @@ interface Node {
 
 const node = (): Node => ({ codec: null, optional: false, children: new Map() });
 
-/** Objects within objects, as the paths of a form say. */
+/** Nested objects, from the paths of a form. */
 function shapeOf(fields: readonly FormField[]): Record<string, Codec<unknown>> {
   const root = node();
   for (const field of fields) {
@@ -71,7 +71,7 @@ const childrenOf = ({ children }: Node): Record<string, Codec<unknown>> =>
 
 const elementCodec = ({ fields }: ElementsForm): Codec<unknown> => object({ id, order: number(-1e9, 1e9), ...shapeOf(fields) }) as Codec<unknown>;
 
-/** A compartment keeps its contents under its own name: there may be as many as elements of all lists, and one. */
+/** Contents are keyed by space: at most one per element of all lists, plus one. */
 const contents = (family: Family): Codec<unknown> =>
   byId(
     object({ preset: choice(Object.keys(PRESETS) as PresetId[]), kg: orNull(number(0, MAX_CONTENTS_KG)) }),
@@ -110,7 +110,7 @@ function familyCodec(family: Family): Codec<CabinetSpec> {
 
 const CODECS: ReadonlyMap<string, Codec<CabinetSpec>> = new Map(FAMILIES.map((family) => [family.id, familyCodec(family)]));
 
-/** A cabinet of any family: its 'family' says which. */
+/** A cabinet of any family, selected by 'family'. */
 export const specCodec: Codec<CabinetSpec> = {
   read(value, where) {
     const family = typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Record<string, unknown>)['family'] : undefined;
@@ -124,7 +124,7 @@ export const specCodec: Codec<CabinetSpec> = {
   schema: { oneOf: [...CODECS.values()].map(({ schema }) => schema) },
 };
 
-/** The products a cabinet names, with the path of each: those of parts that are not there are left out. */
+/** Products a cabinet uses, with the path of each; optional parts that are absent are left out. */
 export function productsOf(design: CabinetSpec): { readonly path: string; readonly product: string }[] {
   const family = FAMILIES.find((each) => each.id === design.family)!;
   const found: { path: string; product: string }[] = [];

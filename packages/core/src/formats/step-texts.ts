@@ -1,4 +1,4 @@
-/** What the steps say that take more than a few lines: cuts, coats, glue-ups, drawers, the hanging; and the words they share. */
+/** Texts of the longer steps: cuts, coats, glue-ups, drawers, the hanging; and shared phrases. */
 import { finishOf } from '../build/finishes.ts';
 import { glueOf } from '../build/glues.ts';
 import type { BuildChoices } from '../build/choices.ts';
@@ -18,15 +18,15 @@ import type { SetupContext } from './setup-settings.ts';
 
 export interface StepWords {
   readonly title: string;
-  /** The cabinet it is of; null for what serves several. */
+  /** Its cabinet; null for steps that serve several. */
   readonly of: string | null;
   readonly says: readonly string[];
-  /** What is looked at or measured, each with its number. */
+  /** What to check or measure, each with its number. */
   readonly checks: readonly string[];
   readonly caution: string | null;
-  /** How one person does without the second pair of hands; null where one is enough. */
+  /** How to do it without a helper; null where one person suffices. */
   readonly alone: string | null;
-  /** Read from two steps away: a number, and what it is of. */
+  /** Readable from two steps away: a number, and its subject. */
   readonly big: readonly { readonly text: string; readonly of: string; readonly sum?: ExplainedValue }[];
 }
 
@@ -34,7 +34,7 @@ export interface BuildSummary {
   readonly plan: Plan;
   readonly workshop: Workshop;
   readonly choices: BuildChoices;
-  /** For what machines are set to. */
+  /** For machine settings. */
   readonly setups: SetupContext;
   /** The hanging of a cabinet, step by step. */
   readonly hangingOf: (unit: string) => HangingSummary | null;
@@ -49,7 +49,7 @@ export const product = ({ workshop }: BuildSummary, id: string): string => works
 
 const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
 
-/** The marks of all a step touches: 'A1, A2 and 4 more'. */
+/** Marks of everything a step touches: 'A1, A2 and 4 more'. */
 export function marksOf(panels: readonly string[], plan: Plan): readonly string[] {
   return [...new Set(panels.flatMap((panel) => lineOf(plan, panel)?.mark ?? []))];
 }
@@ -202,7 +202,7 @@ export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, summa
   };
 }
 
-/** Which go it is, and why it is not closed all at once. */
+/** Which stage it is, and why it is not closed all at once. */
 function goWords({ glueUp, closing: { way, ways, chosen } }: DetailOf<'glue'>, of: CabinetPlan | null): string[] {
   const plain = ways[0];
   const why =
@@ -247,7 +247,7 @@ export function drawerPlaces({ boxes }: DetailOf<'drawers'>, of: CabinetPlan | n
   });
 }
 
-/** Steps of the hanging that belong to one of the build. */
+/** Hanging steps that belong to one build step. */
 const HANGING: Readonly<Partial<Record<StepDetail['kind'], readonly HangingStep['id'][]>>> = {
   look: ['look'],
   'wall-half': ['line', 'studs', 'bore', 'strip'],
@@ -270,7 +270,7 @@ const HANG_TITLES: Readonly<Record<'look' | 'wall-half' | 'cabinet-half' | 'hang
 
 export function hangText(step: Step, { hangingOf }: BuildSummary): StepText {
   const kind = step.detail.kind as keyof typeof HANG_TITLES;
-  // Screwed through, its line and its holes belong to the hanging itself.
+  // Screwed through, its line and holes are part of the hanging itself.
   const ids = step.detail.kind === 'hang' && step.detail.screws > 0 ? [...HANGING['wall-half']!, ...HANGING.hang!] : HANGING[kind]!;
   const steps = (step.unit === null ? null : hangingOf(step.unit))?.steps.filter(({ id }) => ids.includes(id)) ?? [];
   const cautions = steps.flatMap(({ caution }) => caution ?? []);

@@ -1,4 +1,4 @@
-/** Rows of somebody else's table as things that must be held. */
+/** Rows of a table from elsewhere as items. */
 import { ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemColumnKey } from '../contents/item-form.ts';
 import type { Item } from '../contents/item.ts';
 import { MASS_UNITS, readWeight } from '../contents/weight.ts';
@@ -7,7 +7,7 @@ import { accept, refuse } from '../problem/problem.ts';
 import { SIZES, tooMany } from './contents-csv.ts';
 import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
 
-/** Words people write over such columns, beside our own titles. */
+/** Other titles people use for such columns. */
 const ALIASES: Readonly<Partial<Record<ItemColumnKey, readonly string[]>>> = {
   name: ['name', 'item', 'thing', 'article', 'description', 'object'],
   count: ['qty', 'quantity', 'number', 'no', 'pieces', 'pcs', 'how many', 'amount'],
@@ -30,7 +30,7 @@ export interface ThingOptions {
   readonly unit: DisplayUnit;
   readonly order: number;
   readonly newId: () => string;
-  /** So many things are there already. */
+  /** Number of items that exist already. */
   readonly there?: number;
 }
 
@@ -41,7 +41,7 @@ export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): Ta
   blank: (index) => newItem({ id: newId(), order: order + index, unit }),
   put(item, key, cell, cellUnit, where) {
     const column = ITEM_COLUMNS.find((each) => each.key === key)!;
-    // What is empty keeps what a new thing has; a size must be known, for it is what shelves are made by.
+    // An empty cell keeps the default of a new item; sizes are required, because they decide the shelves.
     if (cell === '' && column.type === 'length' && !column.optional) return refuse('cell', `${column.title} is empty`, where, 'a length');
     if (cell === '' && column.type !== 'text') return accept(item);
     const read =

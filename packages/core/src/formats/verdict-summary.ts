@@ -1,4 +1,7 @@
-/** The verdict on a hanging in words: one headline, the two weakest links, what the figures are and what they leave out. The same on screen, on paper and in JSON. */
+/**
+ * The verdict on a hanging as text: a headline, the two weakest links, what the figures are and what they leave out. The same on screen, on paper and in
+ * JSON.
+ */
 import { fixWords } from '../checks/words/fixes.ts';
 import { bothMasses, massText, percentText } from '../checks/words/amounts.ts';
 import { linkWords } from '../checks/words/link-words.ts';
@@ -25,15 +28,15 @@ export const NOT_COVERED: readonly string[] = [
 
 export interface VerdictSummary {
   readonly headline: string;
-  /** What to measure, and how close the ends of what it carries come by it; null where nothing would tell much more. */
+  /** What to measure, and the range after it; null where nothing would narrow it much. */
   readonly narrow: string | null;
-  /** The two most used links, with their use. */
+  /** The two weakest links, with their utilization. */
   readonly weakest: readonly string[];
   readonly estimate: string;
   readonly notCovered: string;
 }
 
-/** What a change would do, with its new figure: "Use 2 low screws in each stud: OK, carries 83 kg (184 lb)". */
+/** Effect of a change, with its new figure: "Use 2 low screws in each stud: OK, carries 83 kg (184 lb)". */
 export function helpWords({ fix, state, carriesKg, weakest }: HangHelp, unit: DisplayUnit): string {
   const figure = carriesKg === null ? `most used link at ${percentText(weakest)}` : `carries ${bothMasses(carriesKg, unit)}`;
   return `${fixWords(fix.label, unit)}: ${VERDICT_WORDS[state]}, ${figure}`;
@@ -58,13 +61,13 @@ function headlineOf({ hang, hangInput }: Pick<CabinetPlan, 'hang' | 'hangInput'>
   return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents${between(lowKg, highKg, unit)}; ${massText(hang.plannedKg, unit)} is planned.`;
 }
 
-/** The ends of what it may carry; nothing where they are as good as one. */
+/** Both ends of the load it may carry; empty where they nearly coincide. */
 function between(lowKg: number | null, highKg: number | null, unit: DisplayUnit): string {
   const [low, high] = [massText(lowKg ?? 0, unit), massText(highKg ?? 0, unit)];
   return lowKg === null || highKg === null || highKg - lowKg < ALIKE * highKg ? '' : `, between ${low} and ${high}`;
 }
 
-/** Ends this share of the load apart are told as one. */
+/** Ends closer than this share of the load are given as one. */
 const ALIKE = 0.05;
 
 const MEASURE: Readonly<Record<NonNullable<CarriesRange['narrow']>['measure'], string>> = {

@@ -7,7 +7,7 @@ import { Refusal } from '../problem/problem.ts';
 import { shopCodec } from './shop-codec.ts';
 import { byId, checked, choice, length, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
-/** What a sheet or board may measure. */
+/** Limits of a sheet or board. */
 export const PRODUCT_LIMITS = { thickness: { least: mm(1), most: mm(100) }, side: { least: mm(10), most: mm(10_000) } } as const;
 export const MAX_PRODUCTS = 500;
 /** Percent; no country takes more. */
@@ -19,7 +19,7 @@ const MAX_PIECES_IN_STORE = 1000;
 
 const stretch = { from: place, to: place };
 
-/** One piece of the store. */
+/** One piece of stock on hand. */
 export const pieceCodec: Codec<StockPiece> = objectWith(
   { id: text(64), product: text(64), kind: choice(['whole', 'offcut']), length: side, width: side },
   {
@@ -78,5 +78,8 @@ export const workshopCodec: Codec<Workshop> = checked(
   },
 );
 
-/** A workshop from JSON; throws a Refusal. */
+/**
+ * A workshop from JSON.
+ * @throws Refusal
+ */
 export const readWorkshop = (value: unknown): Workshop => workshopCodec.read(value, 'workshop');

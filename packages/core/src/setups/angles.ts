@@ -1,17 +1,17 @@
 /**
- * What a blade, a gauge and a fence are turned to. Saws are marked both ways: an angle is said as read from 0 (square) and
- * from 90. Source: docs/formulas/blade-angles.md.
+ * Angles of blade, gauge and fence. Saws are marked both ways, so an angle is given as read from 0 (square) and from 90. Source:
+ * docs/formulas/blade-angles.md.
  */
 export interface Turned {
   /** From square. */
   readonly deg: number;
   /** The same as read where square is 90. */
   readonly from90: number;
-  /** Past what the machine tilts to: it is set to the rest of the right angle, and the piece stands on edge against a tall fence. */
+  /** Beyond the machine's tilt: set to the complement, with the piece on edge against a tall fence. */
   readonly standing: boolean;
 }
 
-/** A bevel of `deg` from square on a saw that tilts to `most`; null when neither it nor the rest of the right angle is within reach. */
+/** A bevel of `deg` from square on a saw that tilts to `most`; null when neither it nor its complement is within reach. */
 export function tiltFor(deg: number, most: number): Turned | null {
   if (deg <= most + 1e-9) return { deg, from90: 90 - deg, standing: false };
   const rest = 90 - deg;
@@ -19,8 +19,8 @@ export function tiltFor(deg: number, most: number): Turned | null {
 }
 
 /**
- * A box of n equal walls that lean `slope` degrees out from upright: how far the gauge turns from square and the blade tilts
- * from square, both in degrees. tan gauge = tan(180/n) sin slope turned round; see the page.
+ * Compound miter of a box with n equal walls that lean `slope` degrees out from upright: gauge and blade angles from square, degrees. Inverts tan gauge =
+ * tan(180/n) sin slope; see the page.
  */
 export function compound(sides: number, slopeDeg: number): { readonly gaugeDeg: number; readonly tiltDeg: number } {
   const half = Math.PI / sides;

@@ -1,40 +1,39 @@
 /**
- * What test cuts say of the shop: how much wider than itself a cutter cuts, how far off the scale of a fence, stop or rule
- * is, how wide a blade's kerf is. The mean of the last few of each stands in place of what the shop was told; what is set up
- * later starts from it.
+ * Calibration from test cuts: how much wider than its size a cutter cuts, the offset of a fence, stop or rule scale, the kerf of a blade. The mean of the
+ * latest few replaces what was entered; later setups start from it.
  */
 import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Setting } from './setting.ts';
 
-/** The dado stack, or a bit by its id. */
+/** place: distance of the cut from its reference. kerf: what the blade removed. Absent: width of a single-pass slot. */
 export const STACK_ID = 'stack';
 
 export interface TestCut {
-  /** place: how far from the reference the cut came. kerf: what the blade took away. Absent: how wide the slot of one pass came. */
+  /** The dado stack, or a bit by its id. */
   readonly of?: 'place' | 'kerf';
   /** For width the stack or a bit, for place a scale (scaleOf), for kerf a machine. */
   readonly cutter: string;
-  /** For width the cutter's own size, not what it was expected to cut; for place what was set; for kerf what the shop said. */
+  /** For width the cutter's nominal size, for place the set distance, for kerf the entered kerf. */
   readonly thick: Entered;
-  /** What came out. */
+  /** The measured result. */
   readonly came: Entered;
 }
 
-/** So many of the latest test cuts of a cutter count: older ones were made with other blades. [ASSUME] */
+/** Latest test cuts that count per cutter: older ones were made with other blades. [ASSUME] */
 const LATEST = 5;
 
-/** Nanometers, and from how many test cuts. */
+/** Nanometers, and number of test cuts. */
 export interface Known {
   readonly nm: number;
   readonly cuts: number;
 }
 
 export interface Calibration {
-  /** By cutter: what it cuts over itself. */
+  /** By cutter: width cut over its size. */
   readonly over: ReadonlyMap<string, Known>;
-  /** By scale: what comes out over what is set. */
+  /** By scale: measured minus set. */
   readonly place: ReadonlyMap<string, Known>;
   /** By machine: its kerf. */
   readonly kerf: ReadonlyMap<string, Known>;
@@ -53,7 +52,7 @@ export function calibrationFrom(testCuts: readonly TestCut[]): Calibration {
 
 const meanOf = (all: readonly number[]): Known => ({ nm: Math.round(all.reduce((sum, nm) => sum + nm, 0) / all.length), cuts: all.length });
 
-/** The shop as its test cuts say it is; itself where they say nothing of it. */
+/** The shop corrected by its test cuts; itself without any. */
 export function withCalibration(shop: Shop, { over, kerf }: Pick<Calibration, 'over' | 'kerf'>): Shop {
   if (over.size === 0 && kerf.size === 0) return shop;
   const said = (cutter: string, told: Entered): Entered => {
@@ -73,12 +72,12 @@ export function withCalibration(shop: Shop, { over, kerf }: Pick<Calibration, 'o
   };
 }
 
-/** What a distance is read on: a machine has one scale for its fence, another for its stop, another for its rule. */
+/** Scale of a distance: a machine has one for its fence, another for its stop, another for its rule. */
 export const scaleOf = ({ machine, held }: Pick<Setting, 'machine' | 'held'>): string => `${machine}/${held}`;
 
-/** What the scale has to say for a setting's distance to come out; the distance itself where nothing is known of the scale. */
+/** Scale reading that gives a distance; the distance itself where the scale is not calibrated. */
 export function onScale(setting: Setting, { place }: Pick<Calibration, 'place'>): { readonly reads: Length; readonly off: Known } | null {
   const off = place.get(scaleOf(setting));
-  // A cutter buried in a fence of scrap is set by eye; nothing is read.
+  // A cutter buried in a sacrificial fence is set by eye, without a scale.
   return off && setting.distance ? { reads: (setting.distance - off.nm) as Length, off } : null;
 }

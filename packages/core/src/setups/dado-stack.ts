@@ -1,18 +1,18 @@
-/** What goes on the arbor for a slot: which chippers and shims between the outer blades come nearest, and what is left. Source: docs/formulas/dado-stack.md. */
+/** Dado stack for a slot: the chippers and shims between the outer blades that come closest, and the remainder. Source: docs/formulas/dado-stack.md. */
 import type { Length } from '../length/length.ts';
 import type { DadoStack } from '../stock/shop.ts';
 
 export interface StackSet {
-  /** Leaves between the outer blades, thick first. */
+  /** Leaves between the outer blades, thickest first. */
   readonly chippers: readonly Length[];
   readonly shims: readonly Length[];
-  /** Width of what it cuts in one pass, what test cuts said included. */
+  /** Width of one pass, with the test cut correction. */
   readonly cuts: Length;
-  /** Still wanted after the first pass: the fence goes over by this for a second one. 0: one pass does. */
+  /** Remainder after the first pass, by which the fence moves for a second. 0: one pass suffices. */
   readonly over: Length;
 }
 
-/** A slot is right within this: finer is not felt at the fence. */
+/** Tolerance of a slot's width: the resolution of a fence. */
 export const SLOT_WITHIN = 10_000 as Length;
 
 export interface Leaves {
@@ -20,7 +20,7 @@ export interface Leaves {
   readonly used: readonly Length[];
 }
 
-/** Every different total of some of the leaves up to `most`, each with the fewest leaves that make it. */
+/** Every distinct sum of some of the leaves up to `most`, each with the fewest leaves. */
 export function totals(leaves: readonly Length[], most: number): Leaves[] {
   let known = new Map<number, readonly Length[]>([[0, []]]);
   for (const leaf of [...leaves].sort((a, b) => b - a)) {
@@ -35,7 +35,7 @@ export function totals(leaves: readonly Length[], most: number): Leaves[] {
   return [...known].map(([sum, used]) => ({ sum, used })).sort((a, b) => a.sum - b.sum);
 }
 
-/** The total nearest to `wanted` that is not above it. */
+/** The sum nearest to `wanted` from below. */
 function atMost(sums: readonly Leaves[], wanted: number): Leaves | undefined {
   let [low, high] = [0, sums.length];
   while (low < high) {
@@ -47,9 +47,8 @@ function atMost(sums: readonly Leaves[], wanted: number): Leaves | undefined {
 }
 
 /**
- * The stack for a slot `width` nm wide on an arbor with room for `room`: the widest that does not cut over it by more than
- * SLOT_WITHIN, with the fewest leaves; what is left is taken by a second pass. Null when the outer blades alone cut wider,
- * or when two passes would not be enough.
+ * The stack for a slot of `width` nm on an arbor with room for `room`: the widest that exceeds it by at most SLOT_WITHIN, with the fewest leaves; the
+ * remainder takes a second pass. Null when the outer blades alone are too wide, or two passes do not suffice.
  */
 export function stackFor(stack: DadoStack, width: Length, room: Length): StackSet | null {
   const { outer, over } = stack;

@@ -1,24 +1,24 @@
-/** Many goes at a chain: how often it binds or rattles; and the same by the sum of variances, to hold it against. Seeded. */
+/** Monte Carlo simulation of a tolerance chain: how often it binds or rattles; with the analytic sum of variances for comparison. Seeded. */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Cause, ToleranceChain, Variation } from './tolerance-chain.ts';
 
 export interface FitOutcome {
-  /** Of what is free, mm. */
+  /** Of the clearance, mm. */
   readonly meanMm: number;
   readonly sdMm: number;
-  /** Share of goes in which nothing is free: it does not go in. */
+  /** Share of runs without clearance: the parts do not go together. */
   readonly binds: number;
-  /** Share of goes in which too much is. */
+  /** Share of runs with too much clearance. */
   readonly rattles: number;
 }
 
 export interface FitRun extends FitOutcome {
   readonly runs: number;
-  /** How many goes came out from `fromMm` on, in steps of `stepMm`. */
+  /** Histogram: runs from `fromMm` on, in bins of `stepMm`. */
   readonly bins: { readonly fromMm: number; readonly stepMm: number; readonly counts: readonly number[] };
 }
 
-/** Two draws of the normal law from two even ones (Box and Muller); one is kept for the next. */
+/** Two normal deviates from two uniform ones (Box and Muller); the second is kept for the next call. */
 function normals(random: Random): () => number {
   let kept: number | null = null;
   return () => {
@@ -34,7 +34,7 @@ function normals(random: Random): () => number {
   };
 }
 
-/** Variations by their source: one error each, times what all that share it make of it. */
+/** Merges variations of one source: a single error, with their factors added. */
 function bySource(variations: readonly Variation[]): number[] {
   const sources = new Map<string, number>();
   for (const { source, sd, times } of variations) sources.set(source, (sources.get(source) ?? 0) + sd * times);
@@ -43,7 +43,7 @@ function bySource(variations: readonly Variation[]): number[] {
 
 const BINS = 40;
 
-/** `runs` goes with errors drawn from normal laws; the same seed gives the same goes. */
+/** `runs` runs with normally distributed errors; deterministic for a seed. */
 export function simulateFit({ freeMm, maxMm, variations }: ToleranceChain, runs: number, seed: number): FitRun {
   const draw = normals(seeded(seed));
   const sds = bySource(variations);
@@ -68,14 +68,14 @@ export function simulateFit({ freeMm, maxMm, variations }: ToleranceChain, runs:
   return { meanMm: mean, sdMm: sd, binds: binds / runs, rattles: rattles / runs, runs, bins: { fromMm, stepMm, counts } };
 }
 
-/** The same chain by the sum of variances: what the goes come near to. */
+/** Analytic result by the sum of variances: the limit of the simulation. */
 export function expectedFit({ freeMm, maxMm, variations }: Pick<ToleranceChain, 'freeMm' | 'maxMm' | 'variations'>): FitOutcome {
   const sdMm = Math.sqrt(bySource(variations).reduce((sum, sd) => sum + sd * sd, 0));
   const below = (limit: number): number => (sdMm === 0 ? (freeMm < limit ? 1 : 0) : normalBelow((limit - freeMm) / sdMm));
   return { meanMm: freeMm, sdMm, binds: below(0), rattles: 1 - below(maxMm) };
 }
 
-/** The normal law's share below z, to 1.5e-7. Abramowitz and Stegun 7.1.26. */
+/** Normal distribution function, to 1.5e-7. Abramowitz and Stegun 7.1.26. */
 export function normalBelow(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
   const t = 1 / (1 + 0.3275911 * x);
@@ -83,10 +83,10 @@ export function normalBelow(z: number): number {
   return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
 }
 
-/** What can be done about a chain: take more readings, make it looser, cut the part last to what is there. */
+/** Remedies for a chain: more readings, a looser fit, cutting the part last to the measured opening. */
 export interface FitHelp {
   readonly kind: 'measure' | 'looser' | 'cut-last';
-  /** Chance that it binds or rattles with it. */
+  /** Probability of binding or rattling after it. */
   readonly trouble: number;
 }
 
@@ -96,7 +96,7 @@ const without = (chain: ToleranceChain, ...causes: readonly Cause[]): ToleranceC
   variations: chain.variations.filter(({ cause }) => !causes.includes(cause)),
 });
 
-/** Only what helps, the most helpful first. `looserMm`: what the next looser fit adds to what is free; null where there is none. */
+/** Only what helps, most effective first. `looserMm`: clearance the next looser fit adds; null where there is none. */
 export function helpsFor(chain: ToleranceChain, looserMm: number | null): FitHelp[] {
   const now = trouble(expectedFit(chain));
   const tried: FitHelp[] = [];

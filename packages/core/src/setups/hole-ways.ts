@@ -1,4 +1,4 @@
-/** Ways to bore holes: with a jig, at a drill press against its fence, or by hand at a mark. */
+/** Ways to drill holes: with a jig, at a drill press against its fence, or freehand at a mark. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { machinesOf, type Bit, type Shop } from '../stock/shop.ts';
@@ -6,12 +6,12 @@ import { isFace } from '../solid/connection.ts';
 import type { OperationBlank, HolesWork } from './operations.ts';
 import { keyOf, type OperationWay } from './setting.ts';
 
-/** A fastener's hole may be this much wider or narrower than asked: the next bit does. [A] */
+/** Tolerance of a fastener hole's diameter. [A] */
 export const FASTENER_WITHIN = 300_000;
-/** Any other hole is as wide as it was drawn, within this. */
+/** Tolerance of any other hole's diameter. */
 const HOLE_WITHIN = 50_000;
 
-/** The bit nearest to a diameter; null when none is near enough. */
+/** The bit nearest to a diameter; null when none is close enough. */
 export function bitFor({ bits }: Pick<Shop, 'bits'>, diameter: Length, fastener: boolean): Bit | null {
   const within = fastener ? FASTENER_WITHIN : HOLE_WITHIN;
   const near = Object.values(bits)
@@ -47,7 +47,7 @@ export function holeWays(holes: HolesWork, blank: OperationBlank, shop: Shop): O
       longer: false,
       trouble: 0,
     });
-    // Rows bored at marks would not match: the jig is what makes them alike.
+    // Rows drilled at marks would not match: a jig makes them equal.
     return ways;
   }
   const [press] = machinesOf(shop, 'drill-press');
@@ -73,7 +73,7 @@ interface Reference {
   readonly distance: Length;
 }
 
-/** A row lies at one distance from the two edges it runs along; a single hole from all four. */
+/** A row has one distance from the two edges along it; a single hole has one from all four. */
 function rowReferences({ at, step, count }: HolesWork, { length, width }: OperationBlank): Reference[] {
   const lengthwise: Reference[] = [
     { against: 'near', distance: Math.round(at.v) as Length },

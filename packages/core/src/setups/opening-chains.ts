@@ -1,6 +1,6 @@
 /**
- * Chains across openings: parts and dividers in a row between two sides, inset doors with their reveals, drawers on their
- * slides. Source: docs/formulas/fit-chain.md.
+ * Tolerance chains across openings: parts and dividers in a row between two sides, inset doors with their reveals, drawers on their slides. Source:
+ * docs/formulas/fit-chain.md.
  */
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
@@ -15,10 +15,7 @@ interface Link {
   readonly ends: readonly [Connection, Connection];
 }
 
-/**
- * Parts end to end from one side to the other, with dividers between: every length and every thickness adds up, and the
- * same sheet is off the same way each time.
- */
+/** Parts end to end from one side to the other, with dividers between: all lengths and thicknesses add up, and parts from one sheet share its error. */
 export function rowChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const links = new Map<string, Link>();
   for (const part of cabinet.panels) {
@@ -26,7 +23,7 @@ export function rowChains({ cabinet, usedOf, repeats }: ChainContext): Tolerance
       ({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(cabinet.byId.get(host)!),
     );
     const [start, end] = [held.find(({ edge }) => edge === 'start'), held.find(({ edge }) => edge === 'end')];
-    // The shortest from each upright: what runs past a divider is in no row with it.
+    // The shortest from each upright: a part that runs past a divider is in no row with it.
     const known = start && links.get(start.host);
     if (start && end && !(known && known.part.length.value <= part.length.value)) links.set(start.host, { part, right: end.host, ends: [start, end] });
   }
@@ -68,10 +65,10 @@ export function rowChains({ cabinet, usedOf, repeats }: ChainContext): Tolerance
 
 const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.9;
 
-/** Slides put up with so much too little between box and side, mm. [ASSUME] */
+/** Slack of bought slides between box and side, mm. [ASSUME] */
 const SLIDES_TAKE = 0.5;
 
-/** A drawer's box between two sides: what its slides or runners are left, over what they need. */
+/** A drawer box between two sides: clearance left beyond what its slides or runners need. */
 export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const slides = cabinet.connections.filter(({ joint }) => joint.kind === 'slide');
   return slides.flatMap((left): ToleranceChain[] => {
@@ -91,7 +88,7 @@ export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): Tolera
     const wide = boundsOf(far).high.along - level.low.along;
     const opening = boundsOf(other).low.along - boundsOf(host).high.along;
     const id = `drawer ${left.guest}`;
-    // On runners all that is left is play; bought slides are as thick as what is left for them, and give a little.
+    // On runners the rest is play; bought slides fill it, and flex a little.
     const freeMm = bought ? SLIDES_TAKE : opening - wide;
     const corner = cross.joint.depth > 0;
     return [
@@ -119,7 +116,7 @@ export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): Tolera
   });
 }
 
-/** Inset doors side by side between two uprights: what is free across them, all gaps together. */
+/** Inset doors side by side between two uprights: total of the reveals. */
 export function doorChains({ cabinet, repeats }: ChainContext): ToleranceChain[] {
   const doors = cabinet.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
   const uprights = cabinet.panels

@@ -1,7 +1,4 @@
-/**
- * Everything that has to be cut into the panels of a cabinet, one operation each: from the corner of the panel's blank, on
- * the face it is cut into. Nothing is worked out here but where the blank's corner is.
- */
+/** Everything cut into the panels of a cabinet, one operation each: positions from the corner of the panel's blank, on the face it is cut into. */
 import type { Drilled } from '../joints/drilling.ts';
 import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
@@ -14,14 +11,13 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Label } from '../explained/explained-length.ts';
 
 /**
- * Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. Pieces left wide
- * for their slots are ripped to width before anything is measured from the edge that goes. Grooves for splines are square to
- * a bevel: they come after it.
+ * Stages: slots and grooves first, while edges are square and straight; then holes; then what removes the edges. Pieces left wide for their slots are
+ * ripped to width before anything is measured from the final edge. Spline grooves are square to a bevel, so they come after it.
  */
 export type ToolingStage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes' | 'splines';
 export const STAGES: readonly ToolingStage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes', 'splines'];
 
-/** A slot square to the blank: `across` it runs over the width (a dado), else along the length (a groove). */
+/** A slot square to the blank: `across` its width (a dado), else along its length (a groove). */
 export interface SlotWork {
   readonly kind: 'slot';
   readonly face: Face;
@@ -30,12 +26,12 @@ export interface SlotWork {
   readonly near: Length;
   readonly far: Length;
   readonly depth: Length;
-  /** Where it begins and ends along itself, where it stops short. */
+  /** Start and end along itself, where stopped. */
   readonly from: Length | null;
   readonly to: Length | null;
 }
 
-/** A slot at a slant over the blank's face. */
+/** A slanted slot in the blank's face. */
 export interface SlantedSlotWork {
   readonly kind: 'slanted-slot';
   readonly face: Face;
@@ -44,7 +40,7 @@ export interface SlantedSlotWork {
   readonly depth: Length;
   /** From square to the blank's length. */
   readonly angleDeg: number;
-  /** Its low wall where it crosses the near edge, from the start; one that runs rather along where it crosses the start, from the near edge. */
+  /** Its low wall where it crosses the near edge, from the start; for a shallow slant where it crosses the start, from the near edge. */
   readonly crosses: 'near' | 'start';
   readonly at: Length;
 }
@@ -54,7 +50,7 @@ export interface EdgeGrooveWork {
   readonly edge: EdgeId;
   /** Its near wall, along the edge's face from the reference face. */
   readonly from: Length;
-  /** Of the edge's face, which the groove is square to: 0 for a square edge. */
+  /** Bevel of the edge, to which the groove is square: 0 for a square edge. */
   readonly deg: number;
   readonly width: Length;
   readonly depth: Length;
@@ -72,14 +68,14 @@ export interface HolesWork {
   /** Null goes through. */
   readonly depth: Length | null;
   readonly reason: Label;
-  /** For a fastener: bored where it is driven, and as wide as the nearest bit. */
+  /** For a fastener: drilled where it is driven, with the nearest bit. */
   readonly fastener: boolean;
 }
 
 export interface NotchWork {
   readonly kind: 'notch';
   readonly edge: EdgeId;
-  /** From where the edge begins to the notch's middle, and to it from the nearer end of the blank. */
+  /** From the start of the edge to the notch's middle, and to it from the nearer end of the blank. */
   readonly at: Length;
   readonly width: Length;
   readonly depth: Length;
@@ -87,23 +83,23 @@ export interface NotchWork {
   readonly reason: Label;
 }
 
-/** A piece left wide, ripped to its width along its far edge. */
+/** A piece left wide, ripped to width along its far edge. */
 export interface WidthWork {
   readonly kind: 'width';
   /** From the near edge. */
   readonly at: Length;
 }
 
-/** An edge sawn at a bevel: `at` is the line on the reference face, from the opposite edge of the blank. */
+/** A beveled edge: `at` is the line on the reference face, from the opposite edge of the blank. */
 export interface BevelWork {
   readonly kind: 'bevel';
   readonly edge: EdgeId;
-  /** Positive: the other face reaches further. */
+  /** Positive: the other face extends further. */
   readonly deg: number;
   readonly at: Length;
 }
 
-/** An outline that is not the blank's rectangle: sawn along a line on the face from one point to another, beveled or not. */
+/** Part of an outline other than the blank's rectangle: cut along a line on the face from one point to another, beveled or not. */
 export interface ShapeWork {
   readonly kind: 'shape';
   readonly edge: EdgeId;
@@ -117,14 +113,14 @@ export interface ShapeWork {
 export type Work = SlotWork | SlantedSlotWork | EdgeGrooveWork | WidthWork | HolesWork | NotchWork | BevelWork | ShapeWork;
 
 export interface Operation {
-  /** Cabinet, panel, and what is cut. */
+  /** Cabinet, panel, and cut. */
   readonly id: string;
   readonly panel: string;
   readonly stage: ToolingStage;
   readonly work: Work;
-  /** It runs out across the grain over an edge that shows, where fibers tear: what was chosen against that; null where none do. */
+  /** It breaks a visible edge across the grain, where fibers tear: the chosen protection; null where none tear. */
   readonly tears: SlotExit | null;
-  /** The panel that goes into it, where one does: it sets the machine as well as a number does. */
+  /** The panel that goes into it, where there is one: it can set the machine in place of a number. */
   readonly guest: string | null;
 }
 
@@ -140,7 +136,7 @@ export const blankFor = (panel: ResolvedPanel): OperationBlank => {
   return { panel, box, length: Math.round(box.u1 - box.u0) as Length, width: Math.round(box.v1 - box.v0) as Length };
 };
 
-/** All operations of a cabinet's panels; the halves of a cleat are ripped by cleatRips(). */
+/** All operations of a cabinet's panels; cleats are ripped by cleatRips(). */
 export function operationsOf(cabinet: ResolvedCabinet): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
   const drilled = drillingOf(cabinet.byId, cabinet.connections);
   const panels = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
@@ -155,7 +151,7 @@ function panelOperations(blank: OperationBlank, drilled: readonly Drilled[]): Op
   const made = (id: string, stage: ToolingStage, work: Work, guest: string | null = null): Operation => ({
     id: `${panel.id}:${id}`,
     panel: panel.id,
-    // Left wide, only slots across it keep their measure: the rest is from an edge that is not there yet.
+    // On a piece left wide only slots across it are dimensioned: the far edge does not exist yet.
     stage: wide && stage === 'slots' && !runsAcross(work) ? 'grooves' : stage,
     work,
     tears: panel.tearing.includes(id) ? (panel.slotExit ?? 'backed') : null,
@@ -264,11 +260,11 @@ function edgesOf({ panel: { outline }, box }: OperationBlank): (BevelWork | Shap
 
 const cornered = ({ from }: PanelEdge, { u0, v0 }: BlankBox): PanelPoint => ({ u: from.u - u0, v: from.v - v0 });
 
-/** Which side of the blank an edge square to it is: outlines run anticlockwise. */
+/** Side of the blank that a square edge lies on: outlines are counterclockwise. */
 const sideOf = (from: PanelPoint, to: PanelPoint): RectEdge =>
   Math.abs(to.u - from.u) > NEAR ? (to.u > from.u ? 'near' : 'far') : to.v > from.v ? 'end' : 'start';
 
-/** Lies on the blank's own edge: nothing is sawn there. */
+/** On the blank's own edge: nothing is cut. */
 function onBlank(from: PanelPoint, to: PanelPoint, { u0, v0, u1, v1 }: BlankBox): boolean {
   const side = sideOf(from, to);
   const off = { start: from.u, end: from.u - (u1 - u0), near: from.v, far: from.v - (v1 - v0) }[side];

@@ -1,17 +1,14 @@
-/**
- * The order setups are made in: which must stay behind which, and a person's own order as far as that allows it. What takes
- * an edge away comes after everything that is measured from it.
- */
+/** Order of setups: precedences between them, and a person's own order as far as these allow. What removes an edge comes after everything measured from it. */
 import { STAGES, type ToolingStage } from './operations.ts';
 import type { Setup } from './setup.ts';
 
 const TAKES_EDGES: readonly ToolingStage[] = ['widths', 'bevels', 'shapes'];
 
-/** Whether a cut of the one stage has to be made before one of the other on the same part. */
+/** Whether a cut of the one stage must precede one of the other on the same part. */
 export const goesBefore = (earlier: ToolingStage, later: ToolingStage): boolean =>
   STAGES.indexOf(earlier) < STAGES.indexOf(later) && (TAKES_EDGES.includes(earlier) || TAKES_EDGES.includes(later));
 
-/** Ids of the setups that cut one of the same parts and have to be made before. */
+/** Ids of the setups that cut one of the same parts and must precede it. */
 export function mustFollow({ id, stage, cuts }: Setup, setups: readonly Setup[]): string[] {
   const panels = new Set(cuts.map(({ operation }) => operation.panel));
   return setups
@@ -19,7 +16,7 @@ export function mustFollow({ id, stage, cuts }: Setup, setups: readonly Setup[])
     .map((other) => other.id);
 }
 
-/** Whether an order keeps every setup behind those it must follow; the first pair that does not, else null. */
+/** The first pair an order breaks; null for a valid order. */
 export function orderFault(order: readonly string[], setups: readonly Setup[]): { readonly setup: string; readonly before: string } | null {
   const at = new Map(order.map((id, index) => [id, index]));
   for (const { id, after } of setups)
@@ -28,8 +25,7 @@ export function orderFault(order: readonly string[], setups: readonly Setup[]): 
 }
 
 /**
- * Setups in the order a person put them in, as near as is allowed: those named take the places of those named, the rest keep
- * theirs, and none comes before what it must follow.
+ * Setups in a person's order as far as allowed: named ones take the places of those named, the rest keep theirs, and none comes before what it must follow.
  */
 export function inWantedOrder(setups: readonly Setup[], wanted: readonly string[]): Setup[] {
   const at = new Map(wanted.map((id, index) => [id, index]));
@@ -48,10 +44,10 @@ export function inWantedOrder(setups: readonly Setup[], wanted: readonly string[
 
 export type Swapped =
   | { readonly ok: true; readonly order: readonly string[] }
-  /** `first` has to be made before `then`; the panels both cut. */
+  /** `first` must precede `then`; the panels both cut. */
   | { readonly ok: false; readonly first: Setup; readonly then: Setup; readonly panels: readonly string[] };
 
-/** One setup changed places with its neighbor, before (-1) or behind (1) it; or why it cannot. `setups` in their present order. */
+/** One setup swapped with its neighbor, before (-1) or behind (1) it; or why it cannot be. `setups` in their current order. */
 export function movedBy(setups: readonly Setup[], id: string, by: -1 | 1): Swapped {
   const at = setups.findIndex((setup) => setup.id === id);
   const [own, other] = [setups[at], setups[at + by]];

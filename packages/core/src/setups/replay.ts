@@ -1,6 +1,6 @@
 /**
- * What the setups take from the blanks, worked out from their numbers alone: the width of the cutter, how far its near side
- * stands from the reference, how deep it is set, which face lies on it. Tests hold it against the designed parts.
+ * Replays setups on the blanks from their numbers alone: cutter width, distance of its near side from the reference, depth, face down. Tests compare the
+ * result with the designed parts.
  */
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Face, PanelPoint } from '../solid/panel.ts';
@@ -35,7 +35,7 @@ export interface Bored {
 export interface Replayed {
   readonly slots: readonly Milled[];
   readonly holes: readonly Bored[];
-  /** Slots at a slant and grooves in edges: their width and depth, how far they are turned, or their wall above the reference face. */
+  /** Slanted slots and edge grooves: width and depth, with their angle, or their wall above the reference face. */
   readonly others: readonly {
     readonly operation: string;
     readonly width: number;
@@ -45,9 +45,9 @@ export interface Replayed {
   }[];
   /** Bevels: the line on the reference face from the opposite edge, and the angle from square. */
   readonly bevels: readonly { readonly operation: string; readonly panel: string; readonly edge: EdgeId; readonly at: number; readonly deg: number }[];
-  /** Pieces ripped to their width, from the near edge. */
+  /** Pieces ripped to width, from the near edge. */
   readonly widths: readonly { readonly panel: string; readonly at: number }[];
-  /** How often each operation was made. */
+  /** Number of times each operation was made. */
   readonly times: ReadonlyMap<string, number>;
 }
 
@@ -92,7 +92,7 @@ function turnedOrStanding({ operation, way }: SetupCut, { panel: { thickness } }
   return { operation: operation.id, width, depth: setting.depth!, turnedDeg: setting.gaugeDeg ?? 0, from };
 }
 
-/** The cutter's near side stands `distance` from what lies against the fence; further passes go over by what is left. */
+/** The cutter's near side is at `distance` from what lies against the fence; further passes move over by the remainder. */
 function milled({ operation, way }: SetupCut, { across }: SlotWork, blank: OperationBlank): Milled {
   const { setting, against, face } = way;
   const size = across ? blank.length : blank.width;
@@ -116,7 +116,7 @@ function bored(operation: Operation, work: HolesWork, { way }: SetupCut, shop: S
   const { setting, against } = way;
   const bit = setting.bit === undefined ? undefined : shop.bits[setting.bit];
   const at = Array.from({ length: work.count }, (_, n) => ({ u: work.at.u + work.step.u * n, v: work.at.v + work.step.v * n }));
-  // At a fence or with a jig the inset comes from the machine; along it the holes are laid to marks.
+  // With a fence or jig the machine gives the inset; along it holes are drilled at marks.
   const held = setting.distance !== undefined && against !== null;
   const across = against === 'start' || against === 'end' ? 'u' : 'v';
   const placed = held ? at.map((point) => ({ ...point, [across]: against === 'start' || against === 'near' ? setting.distance! : point[across] })) : at;

@@ -1,17 +1,17 @@
 /**
- * One way for each operation so that the fewest settings are wanted; of as few, the least trouble. Operations that share
- * candidate settings fall into groups that do not touch; each group is searched to its end, within a budget.
+ * Minimum set cover, ties by setup cost: one way for each operation with the fewest settings. Branch and bound per connected component of operations that
+ * share candidate settings, within a node budget.
  */
 import type { OperationWay } from './setting.ts';
 
 export interface ChosenSetting {
-  /** By operation, the way taken. */
+  /** By operation, the chosen way. */
   readonly ways: ReadonlyMap<string, OperationWay>;
-  /** No choice has fewer settings: the search came to its end. */
+  /** Proved: no choice has fewer settings. */
   readonly proved: boolean;
 }
 
-/** Nodes of one group's search. */
+/** Node budget of one component. */
 const BUDGET = 50_000;
 
 interface Group {
@@ -47,7 +47,7 @@ export function minimumSetCover(candidates: ReadonlyMap<string, readonly Operati
   return { ways, proved };
 }
 
-/** Operations with the same candidates are one class; classes that share a candidate are one group. */
+/** Operations with the same candidates form a class; classes that share a candidate form a component. */
 function groupsOf(byOperation: ReadonlyMap<string, ReadonlyMap<string, OperationWay>>): Group[] {
   const classes = new Map<string, readonly string[]>();
   const troubleOf = new Map<string, number>();
@@ -81,7 +81,7 @@ interface Cost {
 }
 const less = (a: Cost, b: Cost): boolean => a.settings < b.settings || (a.settings === b.settings && a.trouble < b.trouble - 1e-9);
 
-/** Fewest keys that leave no class without one: branch on the class with the fewest candidates, bounded by classes that share none. */
+/** Fewest keys that cover every class: branches on the class with the fewest candidates, bounded by pairwise disjoint classes. */
 function search({ classes, troubleOf }: Group): { readonly keys: ReadonlySet<string>; readonly proved: boolean } {
   const holds = new Map<string, number[]>();
   classes.forEach((keys, index) => keys.forEach((key) => holds.set(key, [...(holds.get(key) ?? []), index])));
@@ -91,7 +91,7 @@ function search({ classes, troubleOf }: Group): { readonly keys: ReadonlySet<str
   let nodes = 0;
   const open = new Set(classes.keys());
   const taken: string[] = [];
-  /** Classes that share no candidate with one another each want a setting of their own. */
+  /** Pairwise disjoint classes each need a setting of their own. */
   const bound = (): number => {
     const used = new Set<string>();
     let count = 0;

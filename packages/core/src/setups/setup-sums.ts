@@ -1,4 +1,4 @@
-/** The arithmetic of what is set at a machine: each number with the terms that made it. */
+/** Explained values of machine settings. */
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Length } from '../length/length.ts';
 import type { Machine, DadoStack } from '../stock/shop.ts';
@@ -8,7 +8,7 @@ import type { Setting } from './setting.ts';
 import type { SetupCut } from './setup.ts';
 import type { StackSet } from './dado-stack.ts';
 
-/** Outer blades, leaves, and what test cuts said it cuts over: the width of one pass. */
+/** Outer blades, leaves, and test cut correction: the width of one pass. */
 export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoStack): ExplainedLength {
   const leaves = (key: 'chipper' | 'shim', each: readonly Length[]) =>
     [...new Set(each)].map((leaf) => plus(key, leaf, { times: each.filter((other) => other === leaf).length }));
@@ -20,7 +20,7 @@ export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoSta
   ]);
 }
 
-/** From the reference to the near side of the cut, as the part's own sizes and joints make it; null where one number was entered. */
+/** From the reference to the near side of the cut, out of the part's own sizes and joints; null for a single entered number. */
 export function distanceSum({ operation: { id, work }, way }: SetupCut, { panel, length, width }: OperationBlank): ExplainedLength | null {
   const { distance } = way.setting;
   if (!distance || way.against === null || work.kind !== 'slot') return null;
@@ -38,7 +38,7 @@ export function distanceSum({ operation: { id, work }, way }: SetupCut, { panel,
   ]);
 }
 
-/** Where a router's straight edge is clamped: from the slot's wall back by what the base keeps it off. */
+/** Position of a router's straight edge: from the slot's wall back by the base offset. */
 export function straightEdgeSum(setting: Setting, { base }: Machine, distance: ExplainedLength | null): ExplainedLength | null {
   if (!setting.router || !base || !setting.distance) return null;
   return explainedLength([
@@ -48,7 +48,7 @@ export function straightEdgeSum(setting: Setting, { base }: Machine, distance: E
   ]);
 }
 
-/** What the scale has to read so that the distance comes out; null where nothing is known of the scale. */
+/** Scale reading for a distance; null where the scale is not calibrated. */
 export function scaleSum(setting: Setting, learned: Pick<Calibration, 'place'>, distance: ExplainedLength | null): ExplainedLength | null {
   const read = onScale(setting, learned);
   return (

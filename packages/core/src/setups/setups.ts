@@ -1,6 +1,6 @@
 /**
- * Settings of the shop's machines for all parts of a plan, in the order they are made in: slots while edges are square, then
- * holes, then what takes the edges away; of one stage, one machine and one cutter after another.
+ * Setups of the shop's machines for all parts of a plan, in order: slots while edges are square, then holes, then what removes the edges; within a stage,
+ * machine by machine and cutter by cutter.
  */
 import type { Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -25,16 +25,16 @@ export interface CleatRip {
 export interface Setups {
   readonly setups: readonly Setup[];
   readonly cleats: readonly CleatRip[];
-  /** Operations the shop has no machine, bit or reach for. */
+  /** Operations without a machine, bit or reach in this shop. */
   readonly unmade: readonly Operation[];
   readonly blanks: ReadonlyMap<string, OperationBlank>;
-  /** Where parts are butted against others, for marking out. */
+  /** Where parts butt against others, for layout. */
   readonly touches: readonly Touch[];
-  /** No order of ways has fewer settings. */
+  /** Proved: no choice of ways has fewer settings. */
   readonly proved: boolean;
 }
 
-/** The setups for some units of a plan. Resolved units in; no faults are asked about: those are the checks'. */
+/** The setups of some cabinets of a plan, from resolved cabinets; faults are left to the checks. */
 export function setupsOf(cabinets: readonly ResolvedCabinet[], shop: Shop): Setups {
   const blanks = new Map<string, OperationBlank>();
   const operations: Operation[] = [];
@@ -75,7 +75,7 @@ function grouped(operations: readonly Operation[], ways: ReadonlyMap<string, Ope
   return [...byKey].map(([id, setup]) => ({ id, ...setup, after: [] }));
 }
 
-/** Stage by stage; in one, by machine, then by what is on it, then by how it is set: nothing is changed twice without need. */
+/** Stage by stage; within one by machine, tooling and setting, so that nothing is changed twice without need. */
 function inOrder(setups: readonly Setup[], shop: Shop): Setup[] {
   const place = new Map(machinesInOrder(shop).map(({ id }, index) => [id, index]));
   const rank = ({ stage, setting }: Setup): (number | string)[] => [
@@ -99,10 +99,10 @@ const compare = (a: readonly (number | string)[], b: readonly (number | string)[
   return 0;
 };
 
-/** What is on the machine: changed less gladly than a fence. */
+/** Tooling on the machine: more work to change than a fence. */
 export const cutterKey = ({ stack, router, bit }: Setting): string => (stack ? keyOf('stack', stack.cuts) : router ? router.bit : (bit ?? ''));
 
-/** One rip with the blade tilted parts a board into both halves; the fence stands at the long face of the piece against it. */
+/** One rip with a tilted blade parts a board into both halves; the fence is at the long face of the piece against it. */
 function cleatRips(cabinet: ResolvedCabinet, shop: Shop): CleatRip[] {
   const { hanging } = cabinet;
   const pairs = [...(hanging.rip && !hanging.onRail ? [hanging, ...(hanging.lower ? [hanging.lower] : [])] : []), ...(hanging.beside ?? [])];

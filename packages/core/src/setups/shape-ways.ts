@@ -1,4 +1,4 @@
-/** Ways to bevel an edge, to saw a slanted one and to cut a notch. */
+/** Ways to bevel an edge, to cut a slanted one and to cut a notch. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
@@ -15,7 +15,7 @@ export function bevelWays({ edge, deg, at }: BevelWork, blank: OperationBlank, s
   const size = across ? blank.length : blank.width;
   const ways: OperationWay[] = [];
   const longer = Math.max(blank.length, blank.width) < MIN_AT_SAW;
-  // The face that is longer lies up: the blade leans towards it from below.
+  // The longer face lies up: the blade leans toward it from below.
   const face = deg > 0 ? 'reference' : 'other';
   const add = (machine: Machine, held: WorkHold, most: number, trouble: number): void => {
     const tilt = tiltFor(Math.abs(deg), most);
@@ -40,7 +40,7 @@ export function bevelWays({ edge, deg, at }: BevelWork, blank: OperationBlank, s
   return ways;
 }
 
-/** A piece ripped to its width: its near edge along the fence, else on the sled where it is wider than long, else along a guide on the line. */
+/** A piece ripped to width: its near edge along the fence; on the sled where it is wider than long; else along a guide on the line. */
 export function widthWays({ at }: WidthWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const ways: OperationWay[] = [];
   const longer = Math.max(blank.length, blank.width) < MIN_AT_SAW;
@@ -60,7 +60,7 @@ export function widthWays({ at }: WidthWork, blank: OperationBlank, shop: Shop):
   return ways;
 }
 
-/** A slanted edge: along a guide laid on its line, on a taper sled, or to the line at the band saw. A beveled one tilts the blade too. */
+/** A slanted edge: along a guide on its line, on a taper sled, or to the line at the band saw. A bevel tilts the blade too. */
 export function shapeWays(shape: ShapeWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const { from, to, deg, slantDeg } = shape;
   const long = Math.hypot(to.u - from.u, to.v - from.v);
@@ -68,7 +68,7 @@ export function shapeWays(shape: ShapeWork, blank: OperationBlank, shop: Shop): 
   const add = (machine: Machine, held: WorkHold, trouble: number): void => {
     const tilt = deg === 0 ? undefined : tiltFor(Math.abs(deg), machine.tiltDeg ?? 0);
     if (tilt === null) return;
-    // The line is another for every slant; to the line at a band saw nothing is set at all.
+    // Every slant has its own line; at the band saw there is nothing to set.
     const key = keyOf(machine.id, held, tilt ? degreesKey(tilt.deg) : 0, held === 'line' ? null : degreesKey(slantDeg));
     ways.push({
       setting: { key, machine: machine.id, held, ...(tilt ? { tilt } : {}), gaugeDeg: slantDeg },
@@ -87,7 +87,7 @@ export function shapeWays(shape: ShapeWork, blank: OperationBlank, shop: Shop): 
   return ways;
 }
 
-/** A notch: sawn to its line at the band saw where it reaches, else routed along a template; a round end is bored first. */
+/** A notch: cut to its line at the band saw where it reaches, else routed along a template; a round end is drilled first. */
 export function notchWays({ edge, at, width, depth, round }: NotchWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const ways: OperationWay[] = [];
   const add = (machine: Machine, held: WorkHold, trouble: number): void => {
@@ -95,7 +95,7 @@ export function notchWays({ edge, at, width, depth, round }: NotchWork, blank: O
     ways.push({ setting: { key, machine: machine.id, held, depth: depth as Length }, against: null as RectEdge | null, face: null, longer: false, trouble });
   };
   const [band] = machinesOf(shop, 'band-saw');
-  // What lies on the column's side of the blade has to pass its throat, turned either way.
+  // The side toward the column must pass the throat, in either orientation.
   const run = edge === 'start' || edge === 'end' ? blank.width : blank.length;
   const past = Math.min(at, run - at) + width / 2;
   if (band && depth <= band.crosscut!.nm && past <= band.crosscut!.nm) add(band, 'line', 0);

@@ -1,4 +1,4 @@
-/** Chains of joints: each slot with what goes in, each part held at both its ends. Source: docs/formulas/fit-chain.md. */
+/** Tolerance chains of joints: each slot with the part that goes in, each part held at both ends. Source: docs/formulas/fit-chain.md. */
 import { toMm, type Length } from '../length/length.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
@@ -26,7 +26,7 @@ export function slotChains({ cabinet, usedOf, repeats }: ChainContext): Toleranc
     });
 }
 
-/** A part let into two others at opposite ends: free is what both slots leave it, less what its length and their distance are off. */
+/** A part let into two others at opposite ends: its clearance is what both slots leave, minus the errors of its length and their distance. */
 export function endChains({ cabinet, repeats }: ChainContext): ToleranceChain[] {
   const chains = new Map<string, ToleranceChain>();
   for (const panel of cabinet.panels) {
@@ -61,7 +61,7 @@ function endChain(cabinet: ResolvedCabinet, panel: ResolvedPanel, a: Connection,
     maxMm: freeMm + MAX_FREE.ends,
     variations: [
       { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: repeats.length, times: -1 },
-      // What keeps the two hosts apart is another part, cut on its own.
+      // The distance of the two hosts is set by another part, cut separately.
       { source: `apart ${a.host} ${b.host}`, cause: 'length', sd: repeats.length, times: 1 },
       { source: `depth ${a.id}`, cause: 'depth', sd: repeats.depth, times: 1 },
       { source: `depth ${b.id}`, cause: 'depth', sd: repeats.depth, times: 1 },

@@ -1,4 +1,4 @@
-/** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Rules that rule a way out: docs/checks.md. */
+/** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Exclusion rules: docs/checks.md. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
@@ -10,18 +10,18 @@ import { SLOT_WITHIN, stackFor, type StackSet } from './dado-stack.ts';
 
 export const MIN_AT_TABLE = 150_000_000;
 
-/** The two edges a slot can be measured from, and how far its nearer wall is from each. */
+/** The two edges a slot can be measured from, and the distance of its nearer wall from each. */
 function references(slot: SlotWork, blank: OperationBlank): readonly { readonly against: RectEdge; readonly distance: Length }[] {
   const [low, high]: [RectEdge, RectEdge] = slot.across ? ['start', 'end'] : ['near', 'far'];
   const size = slot.across ? blank.length : blank.width;
-  // A rabbet runs out over its edge: the cutter is buried in a fence of scrap there.
+  // A rabbet runs out over its edge: the cutter is buried in a sacrificial fence there.
   return [
     { against: low, distance: Math.max(0, slot.near) as Length },
     { against: high, distance: Math.max(0, size - slot.far) as Length },
   ];
 }
 
-/** Its width inside the blank: a rabbet's outer wall may lie past the edge. */
+/** Its width inside the blank: a rabbet's outer wall may lie beyond the edge. */
 export const slotWidth = (slot: SlotWork, blank: OperationBlank): Length =>
   (Math.min(slot.far, slot.across ? blank.length : blank.width) - Math.max(0, slot.near)) as Length;
 
@@ -53,7 +53,7 @@ function sawWays(slot: SlotWork, blank: OperationBlank, shop: Shop, width: Lengt
     );
   };
   if (saw) {
-    // The edge on the fence no shorter than the measure across it, or the piece racks.
+    // The edge on the fence must be at least as long as the distance across it, or the piece racks.
     if (onFence >= across && onFence >= MIN_ON_FENCE) held(saw, 'fence', saw.rip!.nm);
     if (slot.across && blank.width <= saw.crosscut!.nm) held(saw, 'sled', blank.length);
     if (!slot.across && blank.length <= saw.crosscut!.nm && onFence < across) held(saw, 'sled', blank.width);
@@ -107,12 +107,12 @@ const way = (setting: Setting, against: RectEdge, { face }: SlotWork, longer: bo
   trouble: trouble + (longer ? 4 : 0),
 });
 
-/** A slot at a slant: the router along a straight edge that a wedge turns, or the piece on a wedge on the sled. */
+/** A slanted slot: the router along a straight edge turned by a wedge, or the piece on a wedge on the sled. */
 export function slantedWays(slot: SlantedSlotWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const ways: OperationWay[] = [];
   const add = (setting: Omit<Setting, 'key' | 'held' | 'gaugeDeg' | 'depth'>, cut: string, trouble: number): void => {
     const key = keyOf(setting.machine, 'wedge', cut, slot.depth, Math.round(slot.angleDeg * 1e6));
-    // Each slot is laid to its mark: the wedge stays.
+    // Each slot is aligned to its mark: the wedge stays.
     ways.push({
       setting: { ...setting, key, held: 'wedge', depth: slot.depth, gaugeDeg: slot.angleDeg },
       against: 'near',
@@ -132,8 +132,8 @@ export function slantedWays(slot: SlantedSlotWork, blank: OperationBlank, shop: 
 }
 
 /**
- * A groove let into an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge
- * with a side fence. Into a bevel: the blade tilted as the bevel, pass beside pass, or the piece leaned by it on a wedge.
+ * A groove in an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge with a side fence. In a bevel: the
+ * blade tilted like the bevel, pass beside pass, or the piece leaned by it on a wedge.
  */
 export function edgeGrooveWays(groove: EdgeGrooveWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const { width, depth, from } = groove;
@@ -194,7 +194,7 @@ function standingWays({ width, depth, distance, face, deg }: Standing, blank: Op
   return ways;
 }
 
-/** The beveled edge against the fence, the blade tilted as the bevel: it stands square to it. */
+/** The beveled edge against the fence, the blade tilted like the bevel: it is square to it. */
 function bladeWays({ width, depth, from, deg }: EdgeGrooveWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const [saw] = machinesOf(shop, 'table-saw');
   const kerf = saw?.kerf?.nm ?? 0;

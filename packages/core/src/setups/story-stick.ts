@@ -1,4 +1,4 @@
-/** Story sticks: one stick with every mark of a part on it, carried over to all that are marked alike. From what is cut and what is butted; nothing is worked out. */
+/** Story sticks: one stick with every mark of a part, transferred to all parts with the same marks. From cuts and butt joints; no new numbers. */
 import type { Length } from '../length/length.ts';
 import type { OperationBlank, Operation } from './operations.ts';
 import type { Touch } from './touches.ts';
@@ -7,9 +7,9 @@ export interface StickMark {
   /** Both walls of a slot, or faces of a butted part, at the part's near edge, from its start end. */
   readonly near: Length;
   readonly far: Length;
-  /** It runs on at a slant from where it is marked. */
+  /** It continues at a slant from where it is marked. */
   readonly slanted: boolean;
-  /** What goes in. */
+  /** The part that goes in. */
   readonly guest: string | null;
   readonly operation: string;
 }
@@ -19,11 +19,11 @@ export interface StoryStick {
   readonly length: Length;
   /** From the start end on. */
   readonly marks: readonly StickMark[];
-  /** Parts it is for: marked alike from the same end, mirrored or not. */
+  /** Parts it serves: the same marks from the same end, mirrored or not. */
   readonly panels: readonly string[];
 }
 
-/** Both walls where they cross the near edge, which the stick is laid to; null for what does not cross it. */
+/** Both walls where they cross the near edge, along which the stick is laid; null for what does not cross it. */
 function wallsOf(work: Operation['work'], { length }: OperationBlank): Pick<StickMark, 'near' | 'far' | 'slanted'> | null {
   if (work.kind === 'slot' && work.across) return { near: Math.max(0, work.near) as Length, far: Math.min(length, work.far) as Length, slanted: false };
   if (work.kind !== 'slanted-slot' || work.crosses !== 'near') return null;
@@ -31,7 +31,7 @@ function wallsOf(work: Operation['work'], { length }: OperationBlank): Pick<Stic
   return { near: work.at, far: Math.round(work.at + over) as Length, slanted: true };
 }
 
-/** A stick for every part with more than one slot or part across it; a single mark is as well measured. */
+/** One stick for every part with more than one slot or part across it; a single mark is measured. */
 export function storySticks(blanks: ReadonlyMap<string, OperationBlank>, operations: readonly Operation[], touches: readonly Touch[]): StoryStick[] {
   const marks = new Map<string, StickMark[]>();
   for (const { id, panel, work, guest } of operations) {

@@ -1,6 +1,6 @@
 /**
- * Chains of sizes that must go together: what is free at the end of each, and what makes it more or less. Free under nothing
- * binds; free over a limit rattles or shows. Source: docs/formulas/fit-chain.md.
+ * Tolerance chains: dimensions that must go together, the clearance at the end of each chain, and what makes it vary. Below zero it binds; above a limit it
+ * rattles or shows. Source: docs/formulas/fit-chain.md.
  */
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -9,10 +9,10 @@ import type { Repeatability, Shop } from '../stock/shop.ts';
 import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { Label } from '../explained/explained-length.ts';
 
-/** Where a variation comes from: what would lessen it. */
+/** Source of a variation, and so its remedy. */
 export type Cause = 'mean' | 'sheet' | 'slot' | 'depth' | 'length' | 'place';
 
-/** One thing that varies: `times` its error goes into what is free. Equal sources are the same error, not another like it. */
+/** A random error; `times` it enters the clearance. Equal sources are one error, not two alike. */
 export interface Variation {
   readonly source: string;
   readonly cause: Cause;
@@ -29,36 +29,36 @@ export interface ToleranceChain {
   /** The host at its other end, where there is one. */
   readonly other: Label | null;
   readonly panels: readonly string[];
-  /** How many alike. */
+  /** Number of identical ones. */
   readonly count: number;
-  /** What is free when everything is as it was drawn, mm. */
+  /** Clearance with everything at its drawn size, mm. */
   readonly freeMm: number;
-  /** Free over this rattles, or shows. */
+  /** Above this clearance it rattles, or shows. */
   readonly maxMm: number;
   readonly variations: readonly Variation[];
 }
 
-/** Free over this, mm: a slot's lip shows or its part rattles; what is lost at a shelf's end, or along a row; a reveal that looks uneven; slack of a slide. [ASSUME] */
+/** Limits of clearance, mm: a slot's lip shows or its part rattles; lost at a shelf's end, or along a row; an uneven reveal; slack of a slide. [ASSUME] */
 export const MAX_FREE = { slot: 0.35, ends: 1.5, row: 1.5, doors: 1.5, drawer: 1.5 } as const;
 
-/** A sheet's thickness, standard deviation in mm, where one reading or none was taken. [ASSUME] */
+/** Standard deviation of a sheet's thickness, mm, with one reading or none. [ASSUME] */
 const UNMEASURED = 0.35;
 const ONE_READING = 0.15;
-/** Spread of n readings over their standard deviation: the mean range of as many drawn from a normal law. */
+/** Expected range of n normal readings, in standard deviations. */
 const RANGE_OF = [0, 0, 1.128, 1.693, 2.059, 2.326, 2.534, 2.704, 2.847, 2.97, 3.078] as const;
 
-/** What is known of a sheet: how far its mean may be off, and how much it differs from place to place, mm. */
+/** Uncertainty of a sheet: of its mean, and from place to place, mm. */
 export function thicknessSd({ readings, spread }: Pick<ThicknessUsed, 'readings' | 'spread'>): { readonly mean: number; readonly place: number } {
   if (readings === 0) return { mean: UNMEASURED, place: ONE_READING };
   if (readings === 1) return { mean: ONE_READING, place: ONE_READING };
-  // Two equal readings do not mean that a sheet is of one thickness: a caliper's own step is left. [ASSUME]
+  // Two equal readings do not prove an even sheet: the caliper's resolution remains. [ASSUME]
   const place = Math.max(0.02, toMm(spread) / RANGE_OF[Math.min(readings, RANGE_OF.length - 1)]!);
   return { mean: place / Math.sqrt(readings), place };
 }
 
 export type UsedOf = (product: string) => ThicknessUsed;
 
-/** What chains are read from. */
+/** Inputs of the chains. */
 export interface ChainContext {
   readonly cabinet: ResolvedCabinet;
   readonly usedOf: UsedOf;

@@ -1,4 +1,4 @@
-/** Where a part is butted against the face of another: nothing is cut there, and it is marked out like a slot all the same. */
+/** Where a part butts against the face of another: no cut, but laid out like a slot. */
 import type { Length } from '../length/length.ts';
 import { isLess, ONE_SIZE } from '../length/same-size.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
@@ -9,7 +9,7 @@ import type { OperationBlank } from './operations.ts';
 
 export interface Touch {
   readonly id: string;
-  /** What it is marked on. */
+  /** The part it is marked on. */
   readonly panel: string;
   readonly guest: string;
   /** Both faces of the guest, from the blank's start end. */
@@ -17,12 +17,12 @@ export interface Touch {
   readonly far: Length;
 }
 
-/** Of parts that stand square across their host; one that runs along it, or at a slant, is set by other means. */
+/** Only parts square across their host; a part along it, or at a slant, is positioned by other means. */
 export function touchesOf({ byId, connections }: Pick<ResolvedCabinet, 'byId' | 'connections'>, blanks: ReadonlyMap<string, OperationBlank>): Touch[] {
   return connections.flatMap((connection): Touch[] => {
     const blank = blanks.get(connection.host);
     const { kind, glue, fastening } = connection.joint;
-    // What only stands against another, held elsewhere, comes to lie where it is held.
+    // A part that only touches another, held elsewhere, lies where it is held.
     if (!blank || kind !== 'butt' || !(glue || fastening) || !isFace(connection.face) || isFace(connection.edge)) return [];
     const walls = wallsOn(blank, connection, byId);
     return walls && !isLess(walls.near, 0) && !isLess(blank.length, walls.far)

@@ -1,4 +1,4 @@
-/** How a shop can make one operation; none where it has no machine, bit or reach for it. */
+/** Ways the shop can make one operation; none without a machine, bit or reach for it. */
 import type { Shop } from '../stock/shop.ts';
 import { holeWays } from './hole-ways.ts';
 import type { OperationBlank, Operation } from './operations.ts';

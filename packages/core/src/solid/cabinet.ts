@@ -1,4 +1,4 @@
-/** A cabinet as a family hands it on: panels, connections, compartments and how it hangs. Loads, parts, drawings and setups read this. */
+/** The geometry of a cabinet as a family delivers it: panels, connections, compartments and hanging. Loads, parts, drawings and setups read it. */
 import type { FixKey } from '../checks/words/fixes.ts';
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
@@ -7,20 +7,20 @@ import type { Connection } from './connection.ts';
 import type { Panel } from './panel.ts';
 import { resolve, type ConnectionFault, type ResolvedPanel } from './resolve.ts';
 
-/** A space things stand in. Positions are in the cabinet frame. */
+/** A space for contents. Positions are in the cabinet frame. */
 export interface Compartment {
   readonly id: string;
   readonly name: Label;
-  /** The panel things stand on. */
+  /** The panel the contents stand on. */
   readonly floor: string;
-  /** The element of the design whose record keeps the contents. */
+  /** The element of the spec that keeps its contents. */
   readonly keptBy: string;
   readonly width: ExplainedLength;
   readonly height: ExplainedLength;
   readonly depth: ExplainedLength;
-  /** What the design itself gives to this space: a tool to its bay. */
+  /** Contents that the spec itself assigns: a tool to its bay. */
   readonly ownKg?: { readonly value: number; readonly source: Source };
-  /** In a part that stands on the floor: what it holds is not hung. */
+  /** Inside a part that stands on the floor: its contents do not hang. */
   readonly stands?: boolean;
   /** Left end, floor and rear of the space. */
   readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
@@ -29,51 +29,51 @@ export interface Compartment {
 /** What keeps the cabinet's bottom off the wall. */
 export type Standoff = 'spacer' | 'lower-cleat' | 'carcass' | 'nothing';
 
-/** What the rip of a cleat's board leaves, and how far its halves hook over one another. */
+/** The result of ripping the cleat board, and the engagement of its halves. */
 export interface Rip {
   readonly longFaces: ExplainedValue;
   readonly shortFace: ExplainedValue;
   readonly engagement: ExplainedValue;
 }
 
-/** On a bevel: with a cleat of two halves that hook, not held straight to the wall. */
+/** Whether it hangs on beveled cleats, rather than held straight to the wall. */
 export const hangsOnCleat = ({ kind }: Pick<Hanging, 'kind'>): boolean => kind === 'outside' || kind === 'recessed';
 
 export interface Hanging {
-  /** On a cleat outside the back with a spacer, or in the depth behind an inset back; screwed through what it hangs by; by keyhole plates on the heads of screws. */
+  /** On a cleat outside the back with a spacer, or recessed behind an inset back; screwed through; or by keyhole plates on screw heads. */
   readonly kind: 'outside' | 'recessed' | 'through' | 'plates';
   readonly bevelDeg: number;
-  /** Of the strip that is screwed to the studs. */
+  /** Thickness of the part screwed to the studs. */
   readonly cleatThickness: Length;
-  /** From the wall to the rear face of that strip: nothing for a cleat, a back and its setback for a rail that is screwed through. */
+  /** From the wall to the rear face of that part: zero for a cleat; back and setback for a rail that is screwed through. */
   readonly stripOff: Length;
   /** From the wall to the back of the carcass (outside) or to the back's rear face (recessed). */
   readonly gap: Length;
   readonly standoff: Standoff;
   readonly spacerThickness: Length;
-  /** The strip that is screwed to the studs: the cleat's wall cleat or, screwed through, the hanging rail or backboard. */
+  /** The part screwed to the studs: the wall cleat or, screwed through, the hanging rail or backboard. */
   readonly wallHalf: string;
-  /** What the cabinet hangs by: the cabinet cleat, the leftmost of its brackets; without a cleat, the same strip. */
+  /** What the cabinet hangs by: the cabinet cleat, or the leftmost of its brackets; without a cleat, the part screwed to the studs. */
   readonly cabinetHalf: string;
-  /** The brackets the cabinet cleat is cut into, from the left; itself where it is whole. */
+  /** The brackets the cabinet cleat is cut into, from the left; a cleat in one piece is its own bracket. */
   readonly brackets: readonly string[];
-  /** Cut out of the wall cleat's lower edge, in the cabinet frame; null for none. */
+  /** Notch in the wall cleat's lower edge, in the cabinet frame; null for none. */
   readonly notch: { readonly from: Length; readonly to: Length; readonly depth: Length } | null;
-  /** Hung by plates: what each carries as its maker says, kg, 0 where nobody knows; how far the screws' heads stand off the wall. */
+  /** Keyhole plates: rating of each, kg, 0 where unknown; projection of the screw heads. */
   readonly plate: { readonly ratedKg: number; readonly ratedFrom: Source; readonly proud: Length } | null;
-  /** Bolted to floor or ceiling too: how many fixings, and what each holds any way as its maker says, N, 0 where nobody knows. */
+  /** Bolts to floor or ceiling: their number, and the rating of each in any direction, N, 0 where unknown. */
   readonly second: { readonly plane: 'top' | 'bottom'; readonly count: number; readonly ratedN: number; readonly ratedFrom: Source } | null;
   readonly spacer: string | null;
   readonly hangingRail: string | null;
-  /** The second cleat of a module, below the first; null for none. */
+  /** The second, lower cleat; null for none. */
   readonly lower: { readonly wallHalf: string; readonly cabinetHalf: string } | null;
-  /** Cleats of parts beside it, ripped as its own. */
+  /** Cleats of parts beside it, ripped like its own. */
   readonly beside?: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
-  /** The wall cleat belongs to a rail of the wall and is not cut with this cabinet. */
+  /** The wall cleat belongs to a wall rail and is not cut with this cabinet. */
   readonly onRail: boolean;
-  /** Pieces that rail is butted from, mm from the cabinet's left end; absent where it is one. */
+  /** Pieces of that rail, mm from the cabinet's left end; absent for one piece. */
   readonly pieces?: readonly { readonly from: number; readonly to: number }[];
-  /** Above the cabinet's bottom: where the bevel starts at the wall (the strip's top, screwed through), its middle, the middle of the standoff. */
+  /** Heights above the cabinet's bottom: start of the bevel at the wall (screwed through: the top of the part), its middle, the middle of the standoff. */
   readonly valleyUp: Length;
   readonly contactUp: Length;
   readonly standoffUp: Length;
@@ -83,17 +83,17 @@ export interface Hanging {
   readonly rip: Rip | null;
   readonly boardWidth: Length;
   readonly boardFrom: Source;
-  /** How far the cabinet cleat's top stands below the cabinet's top. */
+  /** How far the cabinet cleat's top is below the cabinet's top. */
   readonly drop: Length;
-  /** Screws into each stud: in a row under the bevel, and in a low row. */
+  /** Screws per stud: in a row under the bevel, and in a low row. */
   readonly wallScrew: { readonly screw: string; readonly length: Length; readonly upper: number; readonly lower: number };
-  /** Screws from inside the unit into the cabinet cleat. */
+  /** Screws from inside the cabinet into the cabinet cleat. */
   readonly cabinetScrew: { readonly screw: string; readonly length: Length; readonly count: number };
-  /** A screw through the bottom of the unit into a stud, so that it cannot be lifted off. */
+  /** Lock screw through the bottom into a stud, against lifting off. */
   readonly antiLift: boolean;
 }
 
-/** What is bought and screwed on: counted, drawn and listed, never cut. */
+/** Hardware: bought, counted, drawn and listed, never cut. */
 export interface Hardware {
   readonly id: string;
   readonly kind: 'hinge' | 'handle' | 'stay' | 'pin' | 'slide' | 'magnet' | 'foot' | 'bracket' | 'latch' | 'dowel';
@@ -101,13 +101,13 @@ export interface Hardware {
   readonly count: number;
   /** The panel it belongs to. */
   readonly panel: string;
-  /** What a pair or a set of it carries, as its maker rates it, kg; absent where that is not asked. */
+  /** Maker's rating of a pair or set, kg; absent where not needed. */
   readonly ratedKg?: number;
-  /** How each piece of it is screwed on. */
+  /** Screws of each piece. */
   readonly screws?: HingeScrews;
 }
 
-/** What holds a hinged leaf level: how many, and how far they reach under it. Read by hang, never worked out by a family. */
+/** Supports that hold a hinged leaf level: number and reach. Read by hang; families only describe them. */
 export interface Prop {
   /** gate: a board that swings on hinges of the panel behind it. bracket: bought, folds. leg: stands on the floor. */
   readonly kind: 'gate' | 'bracket' | 'leg';
@@ -115,18 +115,18 @@ export interface Prop {
   /** What the leaf is hinged to. */
   readonly ledger: string;
   readonly count: number;
-  /** From the leaf's hinge line outwards to where it last bears the leaf. */
+  /** From the leaf's hinge line out to its last bearing point. */
   readonly reach: Length;
   /** From the rear face of the ledger to the hinge line. */
   readonly ledgerDeep: Length;
-  /** Of a gate, between its uppermost and its lowest hinge; and how each of the two is screwed on. */
+  /** Of a gate: distance of its uppermost and lowest hinge, and the screws of each. */
   readonly hingesApart: Length;
   readonly hingeScrews: HingeScrews | null;
-  /** Of bought ones: what a pair carries, kg. */
+  /** Bought ones: rating of a pair, kg. */
   readonly ratedKg: number | null;
-  /** Panels it is made of; none for bought ones. */
+  /** Its panels; none for bought ones. */
   readonly panels: readonly string[];
-  /** What would make it stronger: a value for a path of the cabinet, in words of the fixes. */
+  /** What would strengthen it: a value for a path of the cabinet, with its fix words. */
   readonly stronger: readonly { readonly label: FixKey; readonly path: readonly string[]; readonly value: unknown }[];
 }
 
@@ -137,39 +137,39 @@ export interface HingeScrews {
   readonly count: number;
 }
 
-/** Someone works on an edge: a weight that belongs to nothing, in the place where it says most. Positions in the cabinet frame. */
+/** A user point load at its worst position: someone works on an edge. Positions in the cabinet frame. */
 export interface Pressed {
   readonly kg: number;
   readonly from: Source;
   readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
 }
 
-/** Something a hand can take hold of in the drawing: dragging the panel along an axis changes the value at a path of the cabinet. */
+/** A drag handle in the drawing: moving the panel along an axis changes the value at a path of the cabinet. */
 export interface Handle {
   readonly panel: string;
   readonly path: readonly string[];
   readonly axis: 'along' | 'up' | 'out';
   readonly kind: 'length' | 'degrees';
-  /** As it stands: nanometers, or degrees. */
+  /** Current value: nanometers, or degrees. */
   readonly value: number;
-  /** How the value goes with a millimeter of the drag: nanometers or degrees. */
+  /** Change of the value per millimeter of drag: nanometers or degrees. */
   readonly perMm: number;
-  /** What may be entered there. */
+  /** Limits of the value. */
   readonly least?: number;
   readonly most?: number;
 }
 
-/** A size somebody typed where it would have followed by itself: what it is, and what it would have been. */
+/** A size entered where it would have been derived: its value, and the derived one. */
 export interface OverriddenSize {
   readonly name: Label;
   readonly panel: string;
-  /** Inside the cabinet; null there lets it follow. */
+  /** Inside the cabinet; null there derives it again. */
   readonly path: readonly string[];
   readonly value: Length;
   readonly derived: Length;
-  /** It is to fill what the others leave: less stays open, more runs past. */
+  /** It must fill the rest: less leaves a gap, more overruns. */
   readonly fills?: true;
-  /** Of what it runs past: forgotten once or twice, that is the difference. */
+  /** Thickness of what it runs past: forgotten once or twice, it explains the difference. */
   readonly thickness: Length;
 }
 
@@ -188,11 +188,11 @@ export interface CabinetGeometry {
 }
 
 export interface ResolvedCabinet extends Omit<CabinetGeometry, 'panels'> {
-  /** Connections the sizes do not allow. */
+  /** Connections that the sizes make impossible. */
   readonly faults: readonly ConnectionFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
-  /** Connections by the panel that goes against another, and by the one it goes against; ask with connectionsOf(). */
+  /** Connections by guest panel, and by host panel; ask with connectionsOf(). */
   readonly asGuest: ReadonlyMap<string, readonly Connection[]>;
   readonly asHost: ReadonlyMap<string, readonly Connection[]>;
 }
@@ -215,7 +215,7 @@ function listed(lists: Map<string, Connection[]>, panel: string, connection: Con
   else lists.set(panel, [connection]);
 }
 
-/** Connections in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
+/** Connections of a panel as guest (`asGuest`), or as host (`asHost`), in the cabinet's order. */
 export const connectionsOf = (cabinet: ResolvedCabinet, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] =>
   cabinet[as].get(panel) ?? NO_MEETINGS;
 const NO_MEETINGS: readonly Connection[] = [];

@@ -1,11 +1,11 @@
-/** Panels that stand in one another outside what was cut away: a mistake of sizes that no single sum shows. */
+/** Clashes: panels that interpenetrate outside their joints, a sizing mistake no single sum shows. */
 import { intersection, piecesOf, slabOf, volumeOf, type ConvexBody } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedCabinet } from './cabinet.ts';
 import { boundsOf, boundsOfCorners, type Bounds } from './views.ts';
 import { cross, dot, plusVector, scale } from './vector.ts';
 
-/** Tilted geometry is right to this, mm: less is a touch. */
+/** Accuracy of tilted geometry, mm: less is a touch. */
 export const AUDIT_TOLERANCE = 1e-3;
 
 type Axis = 'along' | 'up' | 'out';
@@ -13,11 +13,11 @@ type Axis = 'along' | 'up' | 'out';
 export interface Clash {
   readonly a: string;
   readonly b: string;
-  /** How far one would have to move along each axis to be free, mm. */
+  /** Penetration along each axis, mm. */
   readonly apart: Readonly<Record<Axis, number>>;
 }
 
-/** Every pair of panels comes by here at every key: no closure, no list. */
+/** Runs on every keystroke for every pair of panels, so it allocates nothing. */
 const free = ({ low: a0, high: a1 }: Bounds, { low: b0, high: b1 }: Bounds): boolean =>
   a0.along > b1.along - AUDIT_TOLERANCE ||
   b0.along > a1.along - AUDIT_TOLERANCE ||
@@ -26,7 +26,7 @@ const free = ({ low: a0, high: a1 }: Bounds, { low: b0, high: b1 }: Bounds): boo
   a0.out > b1.out - AUDIT_TOLERANCE ||
   b0.out > a1.out - AUDIT_TOLERANCE;
 
-/** A body thinner than the tolerance is a touch, not an overlap. */
+/** A body thinner than the tolerance touches rather than overlaps. */
 function isOverlap(body: ConvexBody): boolean {
   const { volume } = volumeOf(body);
   const area = body.reduce((sum, face) => sum + areaOf(face), 0);
@@ -47,7 +47,7 @@ interface ClashPiece {
   readonly bounds: Bounds;
 }
 
-/** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
+/** Pairs that clash. `met` skips pairs with a connection: their joint is right by construction. */
 export function clashesOf({ panels, connections }: Pick<ResolvedCabinet, 'panels' | 'connections'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
   const meets = new Map<string, Set<string>>();
   if (met === 'left out')
@@ -82,7 +82,7 @@ export function clashesOf({ panels, connections }: Pick<ResolvedCabinet, 'panels
       if (!whole || !isOverlap(whole)) continue;
       const hit = pieces(a.panel).some((one) =>
         pieces(b.panel).some((other) => {
-          // Most pieces of two panels are nowhere near one another.
+          // Most pieces of two panels are far apart.
           if (free(one.bounds, other.bounds)) return false;
           const both = intersection(one.body, other.body);
           return both !== null && isOverlap(both);
@@ -94,7 +94,7 @@ export function clashesOf({ panels, connections }: Pick<ResolvedCabinet, 'panels
   return found;
 }
 
-/** The two halves of one cleat are ripped from one board: they lie on one another's bevel by how they are made. An upper and a lower one do not. */
+/** The two halves of one cleat are ripped from one board and lie on one another's bevel. An upper and a lower cleat do not. */
 const areHalves = (a: ResolvedPanel, b: ResolvedPanel): boolean =>
   ((a.role === 'wall-half' && b.role === 'cabinet-half') || (a.role === 'cabinet-half' && b.role === 'wall-half')) && isLower(a) === isLower(b);
 

@@ -1,6 +1,6 @@
 /**
- * Panels as convex bodies: the slab with its bevelled edges, split where strips and notches were cut
- * out of it. The drawings cut these, the 3D view shows them, the audit intersects them. Millimeters.
+ * Panels as convex bodies: the slab with its beveled edges, split by its slots and notches. Drawings cut them, the 3D view shows them, the audit intersects
+ * them. Millimeters.
  */
 import { NM_PER } from '../length/length.ts';
 import type { ResolvedPanel } from './resolve.ts';
@@ -9,7 +9,7 @@ import { alongStrip } from './resolve.ts';
 import { cross, dot, plusVector, scale, vector, type Vector } from './vector.ts';
 import { sliceOf } from './volume.ts';
 
-/** Faces with their corners, anticlockwise seen from outside. */
+/** Faces with their corners, counterclockwise seen from outside. */
 export type ConvexBody = readonly (readonly Vector[])[];
 
 /** Points p with `normal · p <= at` are inside. */
@@ -18,15 +18,15 @@ export interface HalfSpace {
   readonly at: number;
 }
 
-/** Nearer than this to a plane is on it, mm: a tenth of the audit's tolerance. */
+/** Distance within which a point counts as on a plane, mm: a tenth of the audit's tolerance. */
 const ON = 1e-7;
 
 const mmOf = (at: Vector): Vector => vector(at.along / NM_PER.mm, at.up / NM_PER.mm, at.out / NM_PER.mm);
 
-/** The slab of a panel, bevels included, before anything is cut into it. */
+/** The slab of a panel, bevels included, before any cuts. */
 export function slabOf(panel: ResolvedPanel): ConvexBody {
   const { low, high } = cornersOf(panel);
-  // The outline runs anticlockwise seen from the side w points to: that is from inside for the reference face.
+  // The outline is counterclockwise seen from the side w points to: from inside for the reference face.
   const sides = low.map((a, index) => {
     const next = (index + 1) % low.length;
     return [a, low[next]!, high[next]!, high[index]!];
@@ -43,7 +43,7 @@ export function cornersOf(panel: ResolvedPanel): { readonly low: Vector[]; reado
 
 const known = new WeakMap<ResolvedPanel, readonly ConvexBody[]>();
 
-/** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. A resolved panel never changes: worked out once. */
+/** The slab without its slots and notches, as disjoint convex pieces. Holes stay filled. Memoized: a resolved panel never changes. */
 export function piecesOf(panel: ResolvedPanel): readonly ConvexBody[] {
   const before = known.get(panel);
   if (before) return before;
@@ -53,7 +53,7 @@ export function piecesOf(panel: ResolvedPanel): readonly ConvexBody[] {
   return pieces;
 }
 
-/** What was cut out of a panel by strips and square notches, as convex spaces. */
+/** The volumes removed by slots and square notches, each as the intersection of half-spaces. */
 export function cutHalfSpacesOf(panel: ResolvedPanel): HalfSpace[][] {
   return [
     ...panel.slots.map((slot) => slotHalfSpaces(panel, slot)),
@@ -65,7 +65,7 @@ function slotHalfSpaces(panel: ResolvedPanel, { face, normal, near, far, from, t
   const run = alongStrip(normal);
   const { w } = panel.frame;
   const spaces = [half(panel, normal, far), half(panel, back(normal), -near)];
-  // Where a strip runs out it takes all there is, a bevelled edge too.
+  // A slot that runs out removes everything there, a beveled edge included.
   if (stoppedAt?.to) spaces.push(half(panel, run, to));
   if (stoppedAt?.from) spaces.push(half(panel, back(run), -from));
   const origin = dot(w, panel.frame.origin);
@@ -93,7 +93,7 @@ function grooveHalfSpaces(panel: ResolvedPanel, { edge, from, width, depth }: Ex
   ];
 }
 
-/** Where an edge begins, which way it runs and which way is into the panel. */
+/** Origin of an edge, its direction, and the direction into the panel. */
 export function notchFrame(
   panel: Pick<ResolvedPanel, 'outline'>,
   edge: ResolvedPanel['outline'][number]['id'],
@@ -104,13 +104,13 @@ export function notchFrame(
 
 const back = ({ u, v }: PanelPoint): PanelPoint => ({ u: -u + 0, v: -v + 0 });
 
-/** The half of space on one side of a line of the panel's plane, upright through the panel. */
+/** The half-space on one side of a line in the panel's plane, perpendicular to the panel. */
 function half({ frame }: ResolvedPanel, direction: PanelPoint, at: number): HalfSpace {
   const normal = plusVector(scale(frame.u, direction.u), scale(frame.v, direction.v));
   return { normal, at: (dot(normal, frame.origin) + at) / NM_PER.mm };
 }
 
-/** What of a body lies in the half-space; null when nothing does. */
+/** The part of a body inside the half-space; null when empty. */
 export function clipBody(body: ConvexBody, { normal, at }: HalfSpace): ConvexBody | null {
   const off = (p: Vector): number => {
     const d = dot(normal, p) - at;
@@ -149,7 +149,7 @@ export function clipBody(body: ConvexBody, { normal, at }: HalfSpace): ConvexBod
   return faces.length > 3 ? faces : null;
 }
 
-/** Corners of the cut, sorted round its middle; doubles left out. */
+/** Corners of the cut, sorted around its middle, without duplicates. */
 function roundOff(rim: readonly Vector[], normal: Vector): Vector[] {
   const points: Vector[] = [];
   for (const point of rim) if (!points.some((other) => lengthOf(plusVector(point, scale(other, -1))) < 1e-6)) points.push(point);
@@ -172,7 +172,7 @@ function roundOff(rim: readonly Vector[], normal: Vector): Vector[] {
 
 const lengthOf = (a: Vector): number => Math.sqrt(dot(a, a));
 
-/** A body less a convex space, in pieces. */
+/** A body minus a convex volume, in convex pieces. */
 export function subtract(body: ConvexBody, spaces: readonly HalfSpace[]): ConvexBody[] {
   if (spaces.some((space) => clipBody(body, space) === null)) return [body];
   const pieces: ConvexBody[] = [];
@@ -186,14 +186,14 @@ export function subtract(body: ConvexBody, spaces: readonly HalfSpace[]): Convex
   return pieces;
 }
 
-/** The half-spaces whose common part a body is. */
+/** The half-spaces whose intersection a body is. */
 export const cutHalfSpaces = (body: ConvexBody): HalfSpace[] =>
   body.map((face) => {
     const normal = normalOf(face);
     return { normal, at: dot(normal, face[0]!) };
   });
 
-/** Outward unit normal of a face, from the area it turns round (sound for thin faces too). */
+/** Outward unit normal of a face, from its vector area (robust for thin faces). */
 export function normalOf(face: readonly Vector[]): Vector {
   let sum = vector(0, 0, 0);
   for (let index = 1; index + 1 < face.length; index++)
@@ -205,7 +205,7 @@ export function intersection(a: ConvexBody, b: ConvexBody): ConvexBody | null {
   return cutHalfSpaces(b).reduce<ConvexBody | null>((left, space) => (left ? clipBody(left, space) : null), a);
 }
 
-/** Volume in mm³ and the center, by the divergence theorem. */
+/** Volume in mm³ and centroid, by the divergence theorem. */
 export function volumeOf(body: ConvexBody): { readonly volume: number; readonly centre: Vector } {
   const origin = body[0]![0]!;
   let volume = 0;
@@ -220,7 +220,7 @@ export function volumeOf(body: ConvexBody): { readonly volume: number; readonly 
   return { volume, centre: plusVector(origin, scale(moment, 1 / (volume || 1))) };
 }
 
-/** Where a plane cuts a body: corners in order, or none. */
+/** Intersection of a body with a plane: corners in order, or none. */
 export function cutThrough(body: ConvexBody, { normal, at }: HalfSpace): Vector[] {
   const half = clipBody(body, { normal, at });
   if (!half || half === body) return [];

@@ -19,17 +19,17 @@ export interface HoleRow {
 }
 
 export interface CutFault {
-  /** `parted`: the panel is cut in two, or nothing is left of it. `off-end`: a round notch runs past its edge. */
+  /** `parted`: the panel is cut in two, or nothing is left. `off-end`: a round notch runs past its edge. */
   readonly kind: 'parted' | 'off-end' | 'into-another' | 'hole-off';
   readonly reason: Label;
 }
 
-/** Less wood than this beside a hole's rim, or between two notches, is none, mm. [A] */
+/** Least wood beside a hole's rim, or between two notches, mm. [A] */
 const RIM_MM = 0.5;
 
 /**
- * What cannot be cut of a panel, the first of each kind and reason.
- * @param holes rows in its faces beside those that are cuts of its own, in the panel's (u, v), nm
+ * Impossible cuts of a panel, the first of each kind and reason.
+ * @param holes rows in its faces beside its own cuts, in the panel's (u, v), nm
  */
 export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutFault[] {
   const faults = new Map<string, CutFault>();
@@ -75,7 +75,7 @@ function overrunMm({ outline }: ResolvedPanel, { edge, at, width }: Notch): numb
 
 const gapMm = (a: Notch, b: Notch): number => (Math.abs(a.at - b.at) - (a.width + b.width) / 2) / NM_PER.mm;
 
-/** The ring a notch takes out, a little past the edge it opens at, mm. */
+/** The ring a notch removes, extended past the edge it opens at, mm. */
 function mouthOf(panel: ResolvedPanel, cut: Notch): [number, number][] {
   const { inward } = notchFrame(panel, cut.edge);
   const ring = notchOutline(panel, cut).map(([u, v]): [number, number] => [u / NM_PER.mm, v / NM_PER.mm]);
@@ -83,7 +83,10 @@ function mouthOf(panel: ResolvedPanel, cut: Notch): [number, number][] {
   return [out(ring[0]!), ...ring, out(ring.at(-1)!)];
 }
 
-/** How far a place is inside a polygon with holes, mm; negative outside. Asked of every hole at every key: no object, and no root but one. */
+/**
+ * Signed distance of a point inside a polygon with holes, mm; negative outside. Runs on every keystroke for every hole: allocates nothing, and takes one
+ * root.
+ */
 function roomAbout(rings: Polygon, [x, y]: [number, number]): number {
   let inside = false;
   let nearest = Infinity;

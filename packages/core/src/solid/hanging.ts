@@ -1,20 +1,19 @@
 /**
- * The geometry of a bevelled cleat: what a rip leaves, how far it hooks, how high the cabinet must be
- * lifted. Millimeters and degrees in, millimeters out; the angle is the blade's tilt from square.
- * Source: docs/formulas/cleat-rip.md and engagement.md [eq].
+ * Geometry of a beveled cleat: the result of a rip, its engagement, and the lift to hang the cabinet. Millimeters and degrees in, millimeters out; the
+ * angle is the blade's tilt from square. Source: docs/formulas/cleat-rip.md and engagement.md [eq].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { formula } from '../explained/explained-value.ts';
 
 export const MIN_BEVEL_DEG = 20;
 export const MAX_BEVEL_DEG = 65;
-/** Free play above the hook when lifting the cabinet on. [ASSUME] */
+/** Clearance above the hook when lifting the cabinet on. [ASSUME] */
 export const LIFT_MARGIN_MM = ASSUMED.liftMargin.value;
 
 export const tanDeg = (deg: number): number => Math.tan((deg * Math.PI) / 180);
 export const cosDeg = (deg: number): number => Math.cos((deg * Math.PI) / 180);
 
-/** Both long faces of a board ripped once at a bevel. A kerf on the face is wider by 1 / cos. */
+/** Both long faces of a board ripped once at a bevel. On the face the kerf is wider by 1 / cos. */
 export const RIPPED_LONG_FACES = formula({
   label: 'cleat-long-faces',
   unit: 'mm',
@@ -34,7 +33,7 @@ export const SHORT_FACE = formula({
   compute: ({ long, t, θ }) => long - t * tanDeg(θ),
 });
 
-/** Vertical overlap of the two halves: the cabinet must rise by this to come off. */
+/** Engagement: vertical overlap of the two halves, by which the cabinet must rise to come off. */
 export const ENGAGEMENT = formula({
   label: 'engagement',
   unit: 'mm',
@@ -44,7 +43,7 @@ export const ENGAGEMENT = formula({
   compute: (terms) => Math.min(terms['t wall'], terms['t cabinet']) * tanDeg(terms.θ),
 });
 
-/** Free height wanted above the cabinet to lift it on. */
+/** Clearance required above the cabinet to lift it on. */
 export const LIFT_CLEARANCE = formula({
   label: 'lift-clearance',
   unit: 'mm',

@@ -1,4 +1,4 @@
-/** A joint cut through square to its seam: host and guest to scale, as they are resolved. Play may be drawn larger than it is. */
+/** A joint in section square to its seam: host and guest to scale, as resolved. Play can be exaggerated. */
 import { NM_PER } from '../length/length.ts';
 import { cutThrough, piecesOf } from './convex.ts';
 import { isFace, type Connection } from './connection.ts';
@@ -9,17 +9,14 @@ import { cross, dot, minusVector, scale, type Vector } from './vector.ts';
 import { united, type DrawnPoint } from './views.ts';
 
 export interface JointSection {
-  /** Rings in mm about the middle of the seam; what is up in the unit is up here. */
+  /** Rings in mm about the middle of the seam; up in the cabinet is up here. */
   readonly host: readonly (readonly DrawnPoint[])[];
   readonly guest: readonly (readonly DrawnPoint[])[];
-  /** A screw or dowel of the joint from its head to its tip; null for none, or one that is not driven square. */
+  /** A screw or dowel of the joint from head to tip; null for none, or one that is not square to it. */
   readonly fastener: readonly [DrawnPoint, DrawnPoint] | null;
 }
 
-/**
- * Null where there is no seam to cut across: panels laid on one another, hinges, slides. `times` draws the play of a slot
- * so many times as wide as it is.
- */
+/** Null without a seam to cut across: panels laid on one another, hinges, slides. `times` exaggerates the play of a slot. */
 export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, connection: Connection, times = 1): JointSection | null {
   const { joint, edge } = connection;
   if (isFace(edge) || joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'laid') return null;
@@ -49,14 +46,14 @@ export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, connectio
   return { host: cut(host), guest: cut(guest), fastener: fastenerOf(connection, host, centre, flat) };
 }
 
-/** A third of the way along what both have of the seam, as a share of it: in the middle a notch or a divider may stand. */
+/** Position of the section along the shared seam, as a share: a third, because a notch or divider may be in the middle. */
 function whereBothAre(host: ResolvedPanel, start: Vector, seam: Vector, long: number): number {
   const reach = host.outline.flatMap(({ from }) => [0, host.thickness].map((depth) => dot(minusVector(place(host.frame, from, depth), start), seam)));
   const [low, high] = [Math.max(0, Math.min(...reach)), Math.min(long, Math.max(...reach))];
   return (low + (high - low) / 3) / long;
 }
 
-/** The two directions of the drawing: what is most upright in the cabinet is up, the other to the right or out. */
+/** Axes of the drawing: the most upright direction is up, the other to the right or out. */
 function asItStands(a: Vector, b: Vector): [right: Vector, up: Vector] {
   const [up, right] = Math.abs(a.up) > Math.abs(b.up) ? [a, b] : [b, a];
   const lies = Math.abs(up.up) > 1e-6 ? up.up : up.out;
@@ -77,7 +74,7 @@ function fastenerOf({ joint, face }: Connection, host: ResolvedPanel, centre: Ve
   if (!fastening || !isFace(face) || (fastening.by !== 'screws' && fastening.by !== 'dowels')) return null;
   const { w } = host.frame;
   const mm = (depth: number): number => dot(w, scale(place(host.frame, { u: 0, v: 0 }, depth), 1 / NM_PER.mm)) - dot(w, centre);
-  /** So far along the host's normal from the middle of the seam. */
+  /** Along the host's normal from the middle of the seam. */
   const on = (off: number): DrawnPoint => flat({ along: centre.along + w.along * off, up: centre.up + w.up * off, out: centre.out + w.out * off });
   const [near, far] = face === 'reference' ? [mm(0), mm(host.thickness)] : [mm(host.thickness), mm(0)];
   const long = fastening.length / NM_PER.mm;

@@ -1,4 +1,4 @@
-/** A half lap: guest and host lie in one plane, the guest runs on over the host, and each gives up half its thickness there. */
+/** A half lap: guest and host lie in one plane, the guest continues over the host, and each gives up half its thickness there. */
 import type { Length } from '../length/length.ts';
 import type { Connection, Slot } from './connection.ts';
 import { outwardOf, place, type EdgeId, type Panel, type PanelPoint } from './panel.ts';
@@ -6,7 +6,7 @@ import { dot, minusVector } from './vector.ts';
 
 const HUNDREDTH = 10_000;
 
-/** How far the guest runs on: all across the host, from the edge it was laid against. */
+/** How far the guest continues: across the whole host, from the edge it was laid against. */
 export const lapOver = (host: Panel, edge: EdgeId): Length => {
   const out = outwardOf(host.outline, edge);
   const along = host.outline.map(({ from }) => from.u * out.u + from.v * out.v);
@@ -14,8 +14,8 @@ export const lapOver = (host: Panel, edge: EdgeId): Length => {
 };
 
 /**
- * What each loses: the host its reference side, the guest the side that lies on it. `guest` as it runs on. Throws a
- * RangeError where the two are not of one plane, one thickness and square to one another.
+ * What each loses: the host its reference side, the guest the side that lies on it. `guest` already extended.
+ * @throws RangeError where the two are not coplanar, equally thick and square to one another
  */
 export function lapStrips({ id, edge, face, joint }: Connection, guest: Panel, host: Panel): { readonly ofGuest: Slot; readonly ofHost: Slot } {
   const turn = dot(guest.frame.w, host.frame.w);
@@ -42,7 +42,7 @@ export function lapStrips({ id, edge, face, joint }: Connection, guest: Panel, h
 
 const middle = ({ frame, thickness }: Panel) => place(frame, { u: 0, v: 0 }, thickness / 2);
 
-/** The guest's own end, as far as it runs on. */
+/** The guest's own end, as far as it is extended. */
 function ownEnd({ outline }: Panel, edge: EdgeId, over: Length): Pick<Slot, 'normal' | 'near' | 'far' | 'from' | 'to'> {
   const out = outwardOf(outline, edge);
   const normal = positive(out);
@@ -53,7 +53,7 @@ function ownEnd({ outline }: Panel, edge: EdgeId, over: Length): Pick<Slot, 'nor
   return { normal, near: atHigh ? high - over : low, far: atHigh ? high : low + over, ...ends };
 }
 
-/** Where the guest lies over the host, over all of the host's width. */
+/** Where the guest lies over the host, over the host's full width. */
 function shadow(guest: Panel, host: Panel): Pick<Slot, 'normal' | 'near' | 'far' | 'from' | 'to'> {
   const { u, v, origin } = host.frame;
   const along = Math.abs(dot(guest.frame.v, u)) > 0.5;

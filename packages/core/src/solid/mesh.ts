@@ -1,4 +1,4 @@
-/** Panels as triangles and edge lines for a 3D view: the same bodies the drawings are cut from. Millimeters in the cabinet frame. */
+/** Panels as triangles and edge lines for a 3D view, from the same bodies as the drawings. Millimeters in the cabinet frame. */
 import { cutHalfSpacesOf, normalOf, piecesOf, slabOf } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedCabinet } from './cabinet.ts';
@@ -9,21 +9,21 @@ export type { Vector } from './vector.ts';
 
 export interface PanelMesh {
   readonly panel: string;
-  /** Corners of triangles, nine numbers each: along, up, out. */
+  /** Triangle corners, nine numbers each: along, up, out. */
   readonly positions: readonly number[];
-  /** The face normals, one for each corner. */
+  /** Face normals, one per corner. */
   readonly normals: readonly number[];
   /** Ends of the slab's edges, six numbers each. */
   readonly edges: readonly number[];
-  /** Which way, and how far in mm at a full spread, the panel leaves the others in an exploded view. */
+  /** Direction and distance, mm at full spread, a panel moves in an exploded view. */
   readonly apart: Vector;
 }
 
-/** The faces of a panel's slab, each with its outward normal, before anything is cut into it: what is seen of it from afar. */
+/** The faces of a panel's slab with outward normals, before any cuts: its appearance from afar. */
 export const slabFaces = (panel: ResolvedPanel): { readonly corners: readonly Vector[]; readonly normal: Vector }[] =>
   slabOf(panel).map((corners) => ({ corners, normal: normalOf(corners) }));
 
-/** One mesh a panel. `spread` is how far the outermost panels leave in an exploded view, mm. */
+/** One mesh per panel. `spread`: how far the outermost panels move in an exploded view, mm. */
 export function meshesOf(cabinet: ResolvedCabinet, spread = 160): PanelMesh[] {
   const boxes = cabinet.panels.map(boundsOf);
   const middle = (axis: 'along' | 'up' | 'out'): number =>
@@ -32,7 +32,7 @@ export function meshesOf(cabinet: ResolvedCabinet, spread = 160): PanelMesh[] {
   return cabinet.panels.map((panel, index) => meshOf(panel, away(panel, boxes[index]!, centre, spread)));
 }
 
-/** Along the panel's own normal, to the side it lies on; the cleat's halves go back to the wall one after the other. */
+/** Along the panel's own normal, to the side it lies on; the cleats move back to the wall one after the other. */
 function away({ frame, role }: ResolvedPanel, { low, high }: ReturnType<typeof boundsOf>, centre: Vector, spread: number): Vector {
   const own = scale(plusVector(low, high), 0.5);
   const from = plusVector(own, scale(centre, -1));
@@ -40,7 +40,7 @@ function away({ frame, role }: ResolvedPanel, { low, high }: ReturnType<typeof b
   const inside = INSIDE.has(role);
   const far = role === 'wall-half' ? 1.8 : role === 'cabinet-half' || role === 'spacer' ? 1.2 : inside ? 0 : 1;
   const outward = scale(frame.w, side * spread * far);
-  // What stands inside comes out to the front, and what closes the front further, so that both are seen.
+  // Inside panels move to the front, and closing panels further, so that both are visible.
   const forward = inside ? 1 : role === 'door' || role === 'frame' || role === 'front' ? 1.6 : 0;
   return plusVector(outward, vector(0, 0, spread * forward));
 }

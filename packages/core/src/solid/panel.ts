@@ -1,7 +1,6 @@
 /**
- * A panel: a flat slab with a frame, an outline in its own plane and a measured thickness.
- * Boards (rails, cleats, strips) are panels too. Panels are placed with their edges lying on the
- * faces they meet; the connections then move the edges (resolve.ts).
+ * A panel: a flat slab with a frame, an outline in its own plane and a measured thickness. Boards (rails, cleats, strips) are panels too. Panels are placed
+ * with their edges on the faces they meet; the connections then move the edges (resolve.ts).
  */
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
@@ -20,23 +19,23 @@ export interface PanelPoint {
   readonly v: number;
 }
 
-/** The ends and edges of a blank: start and end lie across the length, near and far along it. Positions are measured from these. */
+/** Ends and edges of a blank: start and end lie across the length, near and far along it. Positions are measured from these. */
 export type RectEdge = 'start' | 'end' | 'near' | 'far';
-/** Edges of an outline: an outline with more corners than four names its further edges. */
+/** Edges of an outline: with more than four corners the further ones are numbered. */
 export type EdgeId = RectEdge | 'slope' | 'taper' | 'corner' | 'corner-2';
 export type Face = 'reference' | 'other';
 
-/** An edge begins at `from` and runs, anticlockwise, to the next edge's `from`. */
+/** An edge starts at `from` and runs counterclockwise to the next edge's `from`. */
 export interface PanelEdge {
   readonly id: EdgeId;
   readonly from: PanelPoint;
-  /** Degrees from square; positive when the other face reaches further out than the reference face. */
+  /** Degrees from square; positive when the other face extends beyond the reference face. */
   readonly bevel: number;
 }
 
 export type Grain = 'length' | 'width' | 'none';
 
-/** What a panel is for: the load path, the cut list and the drawing ask by this, never by name. */
+/** Purpose of a panel: the load path, the cut list and the drawing ask by role, never by name. */
 export type Role =
   | 'side'
   | 'top'
@@ -57,7 +56,7 @@ export type Role =
   | 'cabinet-half'
   | 'spacer';
 
-/** Cut into a panel by itself, not by what it meets. Positions in the panel's own (u, v); each knows its reason. */
+/** A cut of the panel's own, not of a connection. Positions in the panel's own (u, v), each explained. */
 export type PanelCut =
   | {
       readonly kind: 'holes';
@@ -73,7 +72,7 @@ export type PanelCut =
       readonly reason: Label;
     }
   | {
-      /** A slot open at an edge, `at` from where that edge begins to its middle; `round` ends in a half circle. */
+      /** A slot open at an edge, `at` from the start of that edge to its middle; `round` ends in a half circle. */
       readonly kind: 'notch';
       readonly id: string;
       readonly edge: EdgeId;
@@ -84,7 +83,7 @@ export type PanelCut =
       readonly reason: Label;
     }
   | {
-      /** Along an edge, let in square to its face, beveled or not: `from` is its near wall, along that face from the reference face's arris. */
+      /** Along an edge, square to its face, beveled or not: `from` is its near wall, along that face from the reference face's arris. */
       readonly kind: 'edge-groove';
       readonly id: string;
       readonly edge: EdgeId;
@@ -94,7 +93,7 @@ export type PanelCut =
       readonly guest: string;
     };
 
-/** What keeps fibers whole where a slot comes out over an edge: scrap behind it, a piece left wide and ripped after, nothing. */
+/** Protection against tear-out where a slot breaks an edge: a backing board, a piece left wide and ripped afterward, none. */
 export type SlotExit = 'backed' | 'wide' | 'bare';
 
 export interface Panel {
@@ -105,35 +104,35 @@ export interface Panel {
   readonly outline: readonly PanelEdge[];
   readonly thickness: Length;
   readonly thicknessFrom: Source;
-  /** What this very piece, or the sheet it is cut from, measures, where that is known: slots for it are as wide as that. */
+  /** Measured thickness of this piece, or of its sheet, where known: its slots match it. */
   readonly ownThickness?: Length;
   readonly length: ExplainedLength;
   readonly width: ExplainedLength;
   /** Product id in the workshop. */
   readonly stock: string;
   readonly grain: Grain;
-  /** Edges that get edge band, with its thickness. */
+  /** Edges with edge band, and its thickness. */
   readonly bands: readonly EdgeId[];
   readonly bandThickness: Length;
-  /** Holes and notches, in no order. */
+  /** Holes and notches, in any order. */
   readonly cuts: readonly PanelCut[];
   /** Fixed to the wall, not carried by it. */
   readonly onWall: boolean;
-  /** Stands on the floor under what hangs: its weight is not the cleat's. */
+  /** Stands on the floor under the hanging part: the cleat does not carry its weight. */
   readonly stands?: boolean;
-  /** Meant to be taken out again: nothing may be glued to it. */
+  /** Removable: nothing may be glued to it. */
   readonly comesOut?: boolean;
   /** Absent: backed. */
   readonly slotExit?: SlotExit;
 }
 
-/** Sizes can leave a part nothing, or less: it cannot be made, and is not cut, bored or laid on a sheet. */
+/** Impossible sizes can leave a part nothing: it is not cut, drilled or laid out. */
 export const hasSize = ({ length, width }: { readonly length: { readonly value: number }; readonly width: { readonly value: number } }): boolean =>
   length.value > 0 && width.value > 0;
 
 export const frame = (origin: Vector, u: Vector, v: Vector): PanelFrame => ({ origin, u, v, w: cross(u, v) });
 
-/** A frame turned by `deg` about its own u: its width leans from `v` towards `w`. */
+/** A frame rotated by `deg` about its own u: its width leans from `v` toward `w`. */
 export function leaning(origin: Vector, u: Vector, v: Vector, deg: number): PanelFrame {
   const w = cross(u, v);
   const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
@@ -165,7 +164,7 @@ export function extentOf(outline: readonly PanelEdge[], axis: 'u' | 'v'): Extent
   return { from: Math.min(...values), to: Math.max(...values) };
 }
 
-/** Unit vector in (u, v) that points out of the outline across an edge. An edge of no length yet stands square to the one before it. */
+/** Outward unit normal of an edge in (u, v). A degenerate edge is perpendicular to the one before it. */
 export function outwardOf(outline: readonly PanelEdge[], id: EdgeId): PanelPoint {
   const index = outline.findIndex((edge) => edge.id === id);
   if (index < 0) throw new RangeError(`there is no edge '${id}'`);
@@ -183,7 +182,7 @@ function runOf(outline: readonly PanelEdge[], index: number): [du: number, dv: n
   return [to.u - from.u, to.v - from.v];
 }
 
-/** The face of an edge in the unit: along it away from the reference face, and square out of it. Bevel 0: w and the edge's outward. */
+/** The face of an edge in the cabinet: direction along it away from the reference face, and outward normal. Bevel 0: w and the edge's outward. */
 export function edgeFace({ frame: { u, v, w }, outline }: Pick<Panel, 'frame' | 'outline'>, id: EdgeId): { readonly across: Vector; readonly out: Vector } {
   const { u: ou, v: ov } = outwardOf(outline, id);
   const outward = vector(u.along * ou + v.along * ov, u.up * ou + v.up * ov, u.out * ou + v.out * ov);

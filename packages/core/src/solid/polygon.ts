@@ -1,4 +1,4 @@
-/** Convex polygons in a panel's own plane: area and center, and what is left of one inside some half-planes. Plain numbers, one unit throughout. */
+/** Convex polygons in a panel's own plane: area, centroid, and clipping by half-planes. Plain numbers, one unit throughout. */
 import type { PanelPoint } from './panel.ts';
 
 /** Points p with `u · p.u + v · p.v <= at` are inside. */
@@ -8,7 +8,7 @@ export interface HalfPlane {
   readonly at: number;
 }
 
-/** Area (positive anticlockwise) and its center. */
+/** Signed area (positive counterclockwise) and centroid. */
 export function areaOf(points: readonly PanelPoint[]): { readonly area: number; readonly u: number; readonly v: number } {
   let twice = 0;
   let u = 0;
@@ -24,7 +24,7 @@ export function areaOf(points: readonly PanelPoint[]): { readonly area: number; 
   return twice === 0 ? { area: 0, u: 0, v: 0 } : { area: twice / 2, u: u / (3 * twice), v: v / (3 * twice) };
 }
 
-/** What of a convex polygon lies in the half-plane; empty when nothing does. */
+/** The part of a convex polygon in the half-plane; empty when none. */
 export function clip(points: readonly PanelPoint[], { u, v, at }: HalfPlane): PanelPoint[] {
   const kept: PanelPoint[] = [];
   for (let index = 0; index < points.length; index++) {
@@ -44,7 +44,7 @@ export function clip(points: readonly PanelPoint[], { u, v, at }: HalfPlane): Pa
 export const clipAll = (points: readonly PanelPoint[], planes: readonly HalfPlane[]): PanelPoint[] =>
   planes.reduce<PanelPoint[]>((left, plane) => (left.length === 0 ? left : clip(left, plane)), [...points]);
 
-/** The half-planes whose common part a convex, anticlockwise polygon is. */
+/** The half-planes whose intersection a convex, counterclockwise polygon is. */
 export function halfPlanesOf(points: readonly PanelPoint[]): HalfPlane[] {
   return points.map((a, index) => {
     const b = points[(index + 1) % points.length]!;
@@ -54,7 +54,7 @@ export function halfPlanesOf(points: readonly PanelPoint[]): HalfPlane[] {
   });
 }
 
-/** The smallest convex polygon round some points, anticlockwise. */
+/** Convex hull (monotone chain). Input in any order; output counterclockwise. O(n log n). */
 export function hullOf(points: readonly PanelPoint[]): PanelPoint[] {
   const sorted = [...points].sort((a, b) => a.u - b.u || a.v - b.v);
   const half = (row: readonly PanelPoint[]): PanelPoint[] => {

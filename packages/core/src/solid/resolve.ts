@@ -1,10 +1,10 @@
 /**
  * Resolves connections in passes, none of which reads a later one:
- *   1 host planes, from placement and measured thickness
- *   2 guest edges moved into their hosts and bevelled to them
- *   3 outlines closed again between the moved edges
- *   4 strips cut into the hosts by the final guests
- * What meets what is the family's business; every length, slot and bevel that follows is made here.
+ * 1 host planes, from placement and measured thickness
+ * 2 guest edges moved into their hosts and beveled to them
+ * 3 outlines closed again between the moved edges
+ * 4 slots cut into the hosts by the final guests
+ * The family decides what meets what; every length, slot and bevel that follows is made here.
  */
 import type { Length } from '../length/length.ts';
 import { extend, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
@@ -15,7 +15,7 @@ import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
   readonly slots: readonly Slot[];
-  /** Strips across the grain that run out over the far edge where that edge shows: fibers tear there. */
+  /** Slots across the grain that break the far edge where that edge is visible: fibers tear there. */
   readonly tearing: readonly string[];
 }
 
@@ -31,7 +31,7 @@ interface Move {
   readonly connection: Connection;
 }
 
-/** A connection that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
+/** A connection that the sizes make impossible: an edge that no longer faces its host, or a panel flat on it. */
 export interface ConnectionFault {
   readonly guest: string;
   readonly host: string;
@@ -39,11 +39,11 @@ export interface ConnectionFault {
 }
 
 /**
- * Panels with edges moved, bevels set and strips cut. Connections that contradict each other are our own mistake
- * and throw a RangeError; those the sizes do not allow go to `onFault` and are left out, or throw without one.
+ * Panels with edges moved, bevels set and slots cut. Connections that the sizes make impossible go to `onFault` and are left out, or throw without one.
+ * @throws RangeError on contradictory connections, a fault of the program
  */
 export function resolve(panels: readonly Panel[], connections: readonly Connection[], onFault?: (fault: ConnectionFault) => void): ResolvedPanel[] {
-  /** What `work` gives, or undefined after telling of a connection that cannot be. */
+  /** The result of `work`, or undefined after reporting an impossible connection. */
   const allowed = <T>({ guest, host }: Connection, work: () => T): T | undefined => {
     try {
       return work();
@@ -115,29 +115,29 @@ export function resolve(panels: readonly Panel[], connections: readonly Connecti
   });
 }
 
-/** The far edge of a panel is its front: it shows unless it is banded or lies on another part. */
+/** The far edge of a panel is its front: visible unless banded or covered by another part. */
 function tearingStrips({ grain, bands }: Panel, slots: readonly Slot[], far: Move | undefined): string[] {
   const covered = bands.includes('far') || (far !== undefined && far.connection.joint.kind !== 'flush' && far.connection.joint.kind !== 'pins');
   if (grain !== 'length' || covered) return [];
   return slots.filter(({ normal, stoppedAt }) => Math.abs(normal.u) > Math.abs(normal.v) && !stoppedAt?.to).map(({ id }) => id);
 }
 
-/** How much wider than its own width a piece is left until its slots are cut. [A] */
+/** Extra width of a piece until its slots are cut. [A] */
 export const LEFT_WIDE = 3_000_000 as Length;
 
-/** What is left on a piece's far edge while its slots are cut, to be ripped off after: nothing unless that was chosen and something would tear. */
+/** Extra width at a piece's far edge while its slots are cut, ripped off afterward: zero unless chosen and something would tear. */
 export const leftWide = ({ slotExit, tearing }: Pick<ResolvedPanel, 'slotExit' | 'tearing'>): Length =>
   slotExit === 'wide' && tearing.length > 0 ? LEFT_WIDE : (0 as Length);
 
-/** What a slot for a panel has to take. */
+/** What a slot for a panel must take. */
 const slotted = ({ ownThickness, thickness }: Panel): Length => ownThickness ?? thickness;
 
-/** What is left of a host's faces beside a groove in its edge. [A] */
+/** Least wood on a host's faces beside a groove in its edge. [A] */
 const GROOVE_COVER = 1_000_000;
 
 /**
- * A groove let into an edge of the host, square to that edge's face, as wide as the guest that stands in it, with its play.
- * Throws a RangeError where it would come out through a face.
+ * A groove in an edge of the host, square to that edge's face, as wide as the guest plus its play.
+ * @throws RangeError where it would come out through a face
  */
 function edgeGroove({ id, joint }: Connection, edge: EdgeId, guest: Panel, host: Panel): PanelCut {
   const { across, out } = edgeFace(host, edge);
@@ -145,7 +145,7 @@ function edgeGroove({ id, joint }: Connection, edge: EdgeId, guest: Panel, host:
   const walls = [0, slotted(guest)].map((depth) => dot(across, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(across, arris));
   const from = Math.round(Math.min(...walls)) - Math.floor(joint.play / 2);
   const width = slotted(guest) + joint.play;
-  // How far above the reference face its corners stand: square to a bevel, it leans towards one of the faces.
+  // Height of its corners above the reference face: square to a bevel, it leans toward one of the faces.
   const lies = dot(across, host.frame.w);
   const leans = -dot(out, host.frame.w) * joint.depth;
   const heights = [from * lies, (from + width) * lies, from * lies + leans, (from + width) * lies + leans];
@@ -154,13 +154,12 @@ function edgeGroove({ id, joint }: Connection, edge: EdgeId, guest: Panel, host:
   return { kind: 'edge-groove', id, edge, from: from as Length, width: width as Length, depth: joint.depth, guest: guest.id };
 }
 
-/** A joint that takes wood out of its host. */
+/** A joint that removes wood from its host. */
 export const cuts = ({ joint }: Connection): boolean => (joint.kind === 'dado' || joint.kind === 'rabbet') && joint.depth > 0;
 
 /**
- * Half of a corner: the bevel that lays an edge on the plane through the shared corner that halves the
- * angle between two panels. Square corners give 45 degrees, a corner of an n-sided box 180 / n; walls
- * that lean give their compound angle. docs/formulas/mitre-bevel.md
+ * Half of a corner: the bevel that lays an edge on the plane through the shared corner that bisects the angle between two panels. Square corners give 45
+ * degrees, a corner of an n-sided box 180 / n; leaning walls give their compound angle. docs/formulas/mitre-bevel.md
  */
 function mitreBevel(guest: Panel, edge: EdgeId, host: Panel): number {
   const outward = outwardOf(guest.outline, edge);
@@ -176,10 +175,10 @@ function facePlane({ frame, thickness }: Panel, face: Face): Plane {
   return { into, at: dot(into, frame.origin) - thickness };
 }
 
-/** How far an edge goes towards its host, and the bevel that lays it flat on the host's face. */
+/** How far an edge moves toward its host, and the bevel that lays it flat on the host's face. */
 function edgeMove(connection: Connection, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
   const plane = facePlane(host, face).into;
-  // Flush with a face looks the way the face looks; against one, the way into it.
+  // Flush with a face: the outward direction of the face; against one: the inward direction.
   const into = connection.joint.kind === 'flush' ? scale(plane, -1) : plane;
   const outward = outwardOf(guest.outline, edge);
   const { u, v, w } = guest.frame;
@@ -207,7 +206,7 @@ function movePanel(panel: Panel, moves: ReadonlyMap<EdgeId, Move> | undefined): 
   };
 }
 
-/** What an edge's way into its host adds to a panel, in the terms it is shown by. */
+/** What an edge's move adds to a panel, as terms of its explanation. */
 function grownBy(move: Move | undefined): LengthTerm[] {
   if (!move || move.by === 0) return [];
   const { kind, depth, endPlay } = move.connection.joint;
@@ -217,7 +216,7 @@ function grownBy(move: Move | undefined): LengthTerm[] {
   return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
 }
 
-/** A notch stays where it was laid off, though the edge it is measured along now begins elsewhere. */
+/** A notch stays where it was laid out, although the edge it is measured along now starts elsewhere. */
 function stayPut<C extends Extract<PanelCut, { kind: 'notch' }>>(cut: C, before: readonly PanelEdge[], after: readonly PanelEdge[]): C {
   const outward = outwardOf(before, cut.edge);
   const [was, is] = [before, after].map((outline) => outline.find(({ id }) => id === cut.edge)!.from) as [PanelPoint, PanelPoint];
@@ -252,8 +251,8 @@ function crossing(a: Line, b: Line): PanelPoint {
 }
 
 /**
- * The guest's slab, widened by the play, intersected with the host to the joint's depth. Walls are
- * square to the host's face, so a guest that leans by t needs thickness / cos t + depth tan t.
+ * The guest's slab, widened by the play, intersected with the host to the joint's depth. Walls are square to the host's face, so a guest leaning by t needs
+ * thickness / cos t + depth tan t.
  */
 function cutStrip(connection: Connection, guest: Panel, host: Panel): Slot {
   const { joint } = connection;
@@ -268,7 +267,7 @@ function cutStrip(connection: Connection, guest: Panel, host: Panel): Slot {
   const sign = a > 1e-9 || (Math.abs(a) <= 1e-9 && b > 0) ? 1 : -1;
   const normal = { u: (sign * a) / size + 0, v: (sign * b) / size + 0 };
 
-  // A rabbet is a step on an edge: its shoulder takes no play, and it runs out over the nearer edge.
+  // A rabbet is a step at an edge: its shoulder has no play, and it runs out over the nearer edge.
   const play = joint.kind === 'rabbet' ? 0 : joint.play;
   const low = Math.floor(play / 2);
   const reference = dot(across, guest.frame.origin);
@@ -295,10 +294,10 @@ function cutStrip(connection: Connection, guest: Panel, host: Panel): Slot {
   return { ...strip, stoppedAt, from: stoppedAt.from ? ends.from : whole.from, to: stoppedAt.to ? ends.to : whole.to };
 }
 
-/** A guest that comes this near to the host's edge, nm, has its slot run out over it. */
+/** A guest this close to the host's edge, nm, has its slot run out over it. */
 const TOUCHES = 1000;
 
-/** How far a guest reaches along a direction of its host's plane, from the host's origin. */
+/** Extent of a guest along a direction of its host's plane, from the host's origin. */
 function endsOf(guest: Panel, host: Panel, run: PanelPoint): { from: number; to: number } {
   const direction = plusVector(scale(host.frame.u, run.u), scale(host.frame.v, run.v));
   const zero = dot(direction, host.frame.origin);
@@ -306,7 +305,7 @@ function endsOf(guest: Panel, host: Panel, run: PanelPoint): { from: number; to:
   return { from: Math.round(Math.min(...reach)), to: Math.round(Math.max(...reach)) };
 }
 
-/** The direction a strip runs in; +u or +v for square strips, so that positions read from the panel's own ends. */
+/** The direction a slot runs in; +u or +v for square ones, so that positions read from the panel's own ends. */
 export function alongStrip(normal: PanelPoint): PanelPoint {
   if (normal.u === 1) return { u: 0, v: 1 };
   if (normal.v === 1) return { u: 1, v: 0 };

@@ -1,11 +1,11 @@
-/** Where joints lie on a drawing: the middle line of the edge that goes against, or into, the other part. */
+/** Positions of joints in a drawing: the middle line of the guest's edge. */
 import { NM_PER } from '../length/length.ts';
 import { isFace, type Connection } from './connection.ts';
 import { place } from './panel.ts';
 import type { ResolvedCabinet } from './cabinet.ts';
 import { scale, type Vector } from './vector.ts';
 
-/** Both ends of a joint's seam in the unit, mm; null for faces laid on one another. */
+/** Both ends of a joint's seam in the cabinet, mm; null for faces laid on one another. */
 export function seamOf({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, edge }: Connection): readonly [Vector, Vector] | null {
   const panel = byId.get(guest);
   if (!panel || isFace(edge)) return null;

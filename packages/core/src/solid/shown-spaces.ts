@@ -1,8 +1,8 @@
-/** Which spaces of a cabinet are dimensioned in its drawings: every height and width once, where it is read best. */
+/** Which spaces of a cabinet are dimensioned in its drawings: every height and width once, where it reads best. */
 import { NM_PER } from '../length/length.ts';
 import type { Compartment } from './cabinet.ts';
 
-/** Openings whose height is drawn: one of those that are alike; the rightmost column beside the drawing, others where they are. */
+/** Openings with a height dimension: one of each set of equals; the rightmost column beside the drawing, others in place. */
 export function heightsShown(spaces: readonly Compartment[]): { readonly space: Compartment; readonly outside: boolean }[] {
   const open = spaces.filter(({ height }) => height.value > 0);
   const right = Math.max(...open.map(({ at, width }) => at.along + width.value));
@@ -16,6 +16,6 @@ export function heightsShown(spaces: readonly Compartment[]): { readonly space: 
     });
 }
 
-/** Spaces side by side on one floor: their widths are drawn. */
+/** Spaces side by side on one floor: their widths are dimensioned. */
 export const baysShown = (spaces: readonly Compartment[]): Compartment[] =>
   spaces.filter(({ floor, height, width }) => height.value > 0 && width.value > 0 && spaces.filter((other) => other.floor === floor).length > 1);

@@ -1,6 +1,6 @@
 /**
- * A panel as what it is made of: a convex slab and the convex bodies that are cut out of it, each by its corners, mm. Whoever can take
- * bodies from one another makes one closed body of them. Holes stay filled.
+ * A panel as a convex slab and the convex bodies removed from it, each by its corners, mm, for consumers with Boolean operations that make one closed body.
+ * Holes stay filled.
  */
 import { clipBody, cutHalfSpacesOf, notchFrame, slabOf, type ConvexBody, type HalfSpace } from './convex.ts';
 import { NM_PER } from '../length/length.ts';
@@ -9,9 +9,9 @@ import type { ResolvedPanel } from './resolve.ts';
 import { scale, vector, type Vector } from './vector.ts';
 import { scoopRadius } from './volume.ts';
 
-/** What is cut out reaches so far past the slab where it is open, mm. */
+/** Extension of removed bodies past the slab where they are open, mm. */
 const PAST = 10;
-/** Sides of a half circle: on a radius of 50 mm none lies further off than 0.02 mm. */
+/** Sides of a half circle: on a radius of 50 mm the deviation is at most 0.02 mm. */
 const HALF_CIRCLE = 48;
 
 type Notch = Extract<PanelCut, { kind: 'notch' }>;
@@ -35,7 +35,7 @@ const cornersOf = (body: ConvexBody): Vector[] => {
   return [...seen.values()];
 };
 
-/** What of a box lies in all half-spaces: its corners, or nothing. */
+/** The part of a box inside all half-spaces: its corners, or nothing. */
 function within(room: ConvexBody, spaces: readonly HalfSpace[]): Vector[][] {
   const body = spaces.reduce<ConvexBody | null>((left, space) => left && clipBody(left, space), room);
   return body ? [cornersOf(body)] : [];
@@ -45,7 +45,7 @@ function boxRound(corners: readonly Vector[]): ConvexBody {
   const least = (axis: keyof Vector): number => Math.min(...corners.map((corner) => corner[axis])) - PAST;
   const most = (axis: keyof Vector): number => Math.max(...corners.map((corner) => corner[axis])) + PAST;
   const at = (a: 0 | 1, u: 0 | 1, o: 0 | 1): Vector => vector((a ? most : least)('along'), (u ? most : least)('up'), (o ? most : least)('out'));
-  // Anticlockwise seen from outside.
+  // Counterclockwise seen from outside.
   return [
     [at(0, 0, 0), at(0, 1, 0), at(1, 1, 0), at(1, 0, 0)],
     [at(0, 0, 1), at(1, 0, 1), at(1, 1, 1), at(0, 1, 1)],
@@ -56,7 +56,7 @@ function boxRound(corners: readonly Vector[]): ConvexBody {
   ];
 }
 
-/** Straight from the edge, a half circle at its end; a scoop shallower than half its width is the part of a circle its chord cuts off. */
+/** Straight from the edge, a half circle at its end; a scoop shallower than half its width is a circular segment. */
 function roundNotch(panel: ResolvedPanel, cut: Notch): Vector[] {
   const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const scoop = depth < width / 2;

@@ -1,6 +1,6 @@
 /**
- * What is seen of a cabinet: its panels from five sides, or cut by a level or upright plane. Millimeters
- * in the drawing: across to the right, up. The same bodies as in 3D (convex.ts); the drawing only scales them.
+ * Views of a cabinet: its panels from five sides, or in a level or upright section. Millimeters in the drawing: across to the right, up. The same bodies as
+ * in 3D (convex.ts); the drawing only scales them.
  */
 import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { NM_PER } from '../length/length.ts';
@@ -14,7 +14,7 @@ import { scoopRadius } from './volume.ts';
 
 export type DrawnPoint = readonly [across: number, up: number];
 
-/** The side a cabinet is looked at from; the plan looks down, with the wall at the top. */
+/** The side a cabinet is seen from; the plan looks down, with the wall at the top. */
 export type ViewId = 'front' | 'back' | 'left' | 'right' | 'plan';
 
 export type SectionAxis = 'along' | 'up' | 'out';
@@ -23,11 +23,11 @@ export interface SeenPanel {
   readonly panel: string;
   readonly role: Panel['role'];
   readonly points: readonly DrawnPoint[];
-  /** Further outlines of the same cut: holes in it, or parts apart. */
+  /** Further outlines of the same section: holes in it, or separate pieces. */
   readonly others: readonly (readonly DrawnPoint[])[];
-  /** Holes seen on it. */
+  /** Visible holes. */
   readonly holes: readonly { readonly at: DrawnPoint; readonly radius: number }[];
-  /** Hidden behind the back: drawn dashed. */
+  /** Hidden behind the back: dashed. */
   readonly hidden: boolean;
 }
 
@@ -39,7 +39,7 @@ export interface Bounds {
 export function boundsOfCorners(corners: readonly Vector[]): Bounds {
   const low = { along: Infinity, up: Infinity, out: Infinity };
   const high = { along: -Infinity, up: -Infinity, out: -Infinity };
-  // Runs at every key for every panel: no loop over names of axes.
+  // Runs on every keystroke for every panel: no loop over axis names.
   for (const { along, up, out } of corners) {
     if (along < low.along) low.along = along;
     if (along > high.along) high.along = along;
@@ -51,10 +51,10 @@ export function boundsOfCorners(corners: readonly Vector[]): Bounds {
   return { low, high };
 }
 
-/** A resolved panel never changes: drawings, clashes and checks ask for the same box. */
+/** Memoized: drawings, clashes and checks ask for the same box. */
 const known = new WeakMap<ResolvedPanel, Bounds>();
 
-/** The box a panel stands in, mm. */
+/** Bounding box of a panel, mm. */
 export function boundsOf(panel: ResolvedPanel): Bounds {
   const before = known.get(panel);
   if (before) return before;
@@ -64,16 +64,16 @@ export function boundsOf(panel: ResolvedPanel): Bounds {
   return bounds;
 }
 
-/** Where a section across the wall says most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
+/** Best position of a section across the wall, mm from the left: through the middle of the first space, not through a divider or a free stretch. */
 export function sectionPlane({ compartments, outside }: Pick<ResolvedCabinet, 'compartments' | 'outside'>): number {
   const [first] = compartments;
   return first ? (first.at.along + first.width.value / 2) / 1e6 : outside.width.value / 2e6;
 }
 
-/** Clear of a notch by this, mm. */
+/** Distance from a notch, mm. */
 const BESIDE_NOTCH_MM = 5;
 
-/** Where it says most of the hook: through a bracket, where the cabinet cleat is cut into them, and clear of a notch in the wall cleat. */
+/** Best section through the hook: through a bracket where the cabinet cleat is cut into them, and clear of a notch in the wall cleat. */
 export function hookPlane(cabinet: Pick<ResolvedCabinet, 'compartments' | 'outside' | 'hanging' | 'byId'>): number {
   const { brackets, notch } = cabinet.hanging;
   const { low, high } = boundsOf(cabinet.byId.get(brackets[0]!)!);
@@ -83,7 +83,7 @@ export function hookPlane(cabinet: Pick<ResolvedCabinet, 'compartments' | 'outsi
   return before > low.along ? before : notch.to / 1e6 + BESIDE_NOTCH_MM;
 }
 
-/** The box all that hangs stands in, mm. */
+/** Bounding box of everything that hangs, mm. */
 export function boundsOfCabinet({ panels }: Pick<ResolvedCabinet, 'panels'>): Bounds {
   return boundsOfCorners(
     panels
@@ -93,7 +93,7 @@ export function boundsOfCabinet({ panels }: Pick<ResolvedCabinet, 'panels'>): Bo
   );
 }
 
-/** How a view lays the cabinet on the paper, and what comes to lie on top. */
+/** How a view lays the cabinet on the paper, and the order of depth. */
 const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly nearIsHigh: boolean; readonly on: (at: Vector) => DrawnPoint }>> = {
   front: { axis: 'out', nearIsHigh: true, on: ({ along, up }) => [along, up] },
   back: { axis: 'out', nearIsHigh: false, on: ({ along, up }) => [-along + 0, up] },
@@ -102,7 +102,7 @@ const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly near
   plan: { axis: 'up', nearIsHigh: true, on: ({ along, out }) => [along, -out + 0] },
 };
 
-/** From one side, the farthest first. The back view is mirrored and the right one too: across runs as the eye has it. */
+/** From one side, farthest first. The back and right views are mirrored: across runs as the eye has it. */
 export function viewFrom(cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] {
   const { axis, nearIsHigh, on } = VIEWS[view];
   const back = cabinet.panels.find(({ role }) => role === 'back');
@@ -124,10 +124,10 @@ export function viewFrom(cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] {
     }));
 }
 
-/** From the front, the rearmost first. */
+/** From the front, rearmost first. */
 export const frontView = (cabinet: ResolvedCabinet): SeenPanel[] => viewFrom(cabinet, 'front');
 
-/** What is let in is drawn over what it is let into: ends in slots show, as they do on the wood. */
+/** Inset parts are drawn over their hosts: ends in slots show, as they do on the wood. */
 const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.slots.length - a.slots.length;
 
 const pointOf = ({ frame }: ResolvedPanel, u: number, v: number): Vector => {
@@ -137,7 +137,7 @@ const pointOf = ({ frame }: ResolvedPanel, u: number, v: number): Vector => {
 
 type On = (at: Vector) => DrawnPoint;
 
-/** Holes show where the panel lies nearly flat in the view, on the face that looks this way or right through it. */
+/** Holes show where the panel is nearly parallel to the view, on the visible face or through it. */
 function holesSeen(panel: ResolvedPanel, axis: SectionAxis, towards: 1 | -1, on: On): SeenPanel['holes'] {
   const looks = panel.frame.w[axis] * towards;
   if (Math.abs(looks) < 0.8) return [];
@@ -151,7 +151,7 @@ function holesSeen(panel: ResolvedPanel, axis: SectionAxis, towards: 1 | -1, on:
   );
 }
 
-/** Steps of a half circle at the end of a notch, in the drawing only. */
+/** Segments of a half circle at the end of a notch, in drawings only. */
 const ROUND_STEPS = 10;
 
 function notchesSeen(panel: ResolvedPanel, axis: SectionAxis, on: On): SeenPanel['others'] {
@@ -185,14 +185,14 @@ export function notchOutline(panel: ResolvedPanel, cut: Extract<PanelCut, { kind
   return [at(low, 0), ...arc, at(high, 0)];
 }
 
-/** How a cut lies on the paper: looked at along the axis from its high end, an upright cut across the wall from the left. */
+/** How a section lies on the paper: seen along the axis from its high end, an upright section across the wall from the left. */
 const SECTIONS: Readonly<Record<SectionAxis, On>> = {
   along: ({ out, up }) => [out, up],
   up: ({ along, out }) => [along, -out + 0],
   out: ({ along, up }) => [along, up],
 };
 
-/** Cut by the plane where `axis` is `at` mm: only panels it passes through, less what was cut out of them. */
+/** Section by the plane `axis` = `at` mm: only panels it passes through, without what was cut out of them. */
 export function sectionAt(cabinet: ResolvedCabinet, axis: SectionAxis, at: number): SeenPanel[] {
   const on = SECTIONS[axis];
   const plane = { normal: vector(axis === 'along' ? 1 : 0, axis === 'up' ? 1 : 0, axis === 'out' ? 1 : 0), at };
@@ -208,13 +208,13 @@ export function sectionAt(cabinet: ResolvedCabinet, axis: SectionAxis, at: numbe
     .map(({ panel, rings: [points, ...others] }) => ({ panel: panel.id, role: panel.role, points: points!, others, holes: [], hidden: false }));
 }
 
-/** Cut by the upright plane across the wall at `along` mm. Across the drawing is out from the wall. */
+/** Section by the upright plane across the wall at `along` mm. Across the drawing is out from the wall. */
 export const sectionView = (cabinet: ResolvedCabinet, along: number): SeenPanel[] => sectionAt(cabinet, 'along', along);
 
-/** Pieces are cut to a ten-thousandth of a millimeter, so that their common edges fall together. */
+/** Pieces are rounded to a ten-thousandth of a millimeter, so that common edges coincide. */
 const fine = (value: number): number => Math.round(value * 1e4) / 1e4;
 
-/** Rings of a panel's pieces as one outline, and the holes in it. */
+/** Rings of a panel's pieces as one outline with holes. */
 export function united(rings: readonly (readonly DrawnPoint[])[]): DrawnPoint[][] {
   if (rings.length < 2) return rings.map((ring) => [...ring]);
   const polygons = rings.map((ring): Polygon => [ring.map(([x, y]): Pair => [fine(x), fine(y)])]);

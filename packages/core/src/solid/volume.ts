@@ -1,4 +1,4 @@
-/** Volume and center of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
+/** Volume and centroid of a resolved panel: its slab with beveled edges, minus slots, notches and holes. */
 import { NM_PER } from '../length/length.ts';
 import { outwardOf, place, type PanelCut, type PanelEdge, type PanelPoint } from './panel.ts';
 import { areaOf, clipAll, halfPlanesOf, type HalfPlane } from './polygon.ts';
@@ -18,7 +18,7 @@ interface Moment {
   w: number;
 }
 
-/** A resolved panel never changes: its bulk is worked out once, for the weights, the doors that open and the blanks alike. */
+/** Memoized: weights, opening doors and blanks share it. */
 const known = new WeakMap<ResolvedPanel, Bulk>();
 
 export function bulkOf(panel: ResolvedPanel): Bulk {
@@ -29,7 +29,7 @@ export function bulkOf(panel: ResolvedPanel): Bulk {
   return bulk;
 }
 
-/** Everything in mm inside, so that products of three lengths stay exact enough. */
+/** In mm inside, so that products of three lengths stay exact enough. */
 function measured(panel: ResolvedPanel): Bulk {
   const moment = slab(panel);
   const take = (volume: number, u: number, v: number, w: number): void => {
@@ -43,13 +43,13 @@ function measured(panel: ResolvedPanel): Bulk {
       take((box.u1 - box.u0) * (box.v1 - box.v0) * (box.w1 - box.w0), (box.u0 + box.u1) / 2, (box.v0 + box.v1) / 2, (box.w0 + box.w1) / 2);
   else for (const { volume, u, v, w } of prismsOf(panel)) take(volume, u, v, w);
   const { volume, u, v, w } = moment;
-  // A part without a size left weighs nothing, wherever it stands.
+  // A part without a size weighs nothing.
   if (!(volume > 0)) return { volumeMm3: 0, centre: place(panel.frame, { u: 0, v: 0 }, 0) };
   const centre = place(panel.frame, { u: (u / volume) * NM_PER.mm, v: (v / volume) * NM_PER.mm }, (w / volume) * NM_PER.mm);
   return { volumeMm3: volume, centre: vector(centre.along, centre.up, centre.out) };
 }
 
-/** Square edges: one outline all through. Bevelled: Simpson over three slices, exact because area grows with the square of the depth at most. */
+/** Square edges: one outline throughout. Beveled: Simpson's rule over three slices, exact because area is at most quadratic in depth. */
 function slab(panel: ResolvedPanel): Moment {
   const t = panel.thickness / NM_PER.mm;
   if (panel.outline.every(({ bevel }) => bevel === 0)) {
@@ -74,7 +74,7 @@ function slab(panel: ResolvedPanel): Moment {
 
 /** The outline (mm) at a depth below the reference face, bevels included. */
 export function sliceOf(outline: readonly PanelEdge[], depthMm: number): PanelPoint[] {
-  // Square edges: the same all through.
+  // Square edges: the same throughout.
   if (outline.every(({ bevel }) => bevel === 0)) return outline.map(({ from }) => ({ u: from.u / NM_PER.mm, v: from.v / NM_PER.mm }));
   const lines = outline.map((edge) => {
     const normal = outwardOf(outline, edge.id);
@@ -91,7 +91,7 @@ export function sliceOf(outline: readonly PanelEdge[], depthMm: number): PanelPo
   });
 }
 
-/** Square strips on a rectangle with square edges: cells between their lines are quicker than polygons. */
+/** Square slots on a rectangle with square edges: cells between their lines are faster than polygons. */
 const isPlain = ({ slots, cuts, outline }: ResolvedPanel): boolean =>
   cuts.length === 0 && slots.every(({ normal, stoppedAt }) => !stoppedAt && (normal.u === 1 || normal.v === 1)) && isRectangle(outline);
 
@@ -116,7 +116,7 @@ interface Taken {
   readonly high: PanelPoint;
 }
 
-/** What strips and cuts of one face have in common is counted once, by inclusion and exclusion: the common part of prisms is a prism of the least depth. */
+/** Overlaps of slots and cuts of one face by inclusion and exclusion: the intersection of prisms is a prism of the least depth. */
 function* prismsOf(panel: ResolvedPanel): Generator<Prism> {
   const t = panel.thickness / NM_PER.mm;
   const outline = sliceOf(panel.outline, panel.outline.some(({ bevel }) => bevel !== 0) ? t / 2 : 0);
@@ -167,7 +167,7 @@ function taken(points: readonly PanelPoint[], depth: number): Taken {
   return { points, depth, low: { u: Math.min(...us), v: Math.min(...vs) }, high: { u: Math.max(...us), v: Math.max(...vs) } };
 }
 
-/** The part of a panel's outline (mm) a strip covers. */
+/** The part of a panel's outline (mm) covered by a slot. */
 export function stripPolygon(outline: readonly PanelPoint[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['slots'][number]): PanelPoint[] {
   const run = alongStrip(normal);
   const planes: HalfPlane[] = [
@@ -184,7 +184,7 @@ function regionOf(outline: readonly PanelPoint[], slot: ResolvedPanel['slots'][n
   return points.length < 3 ? [] : [taken(points, slot.depth / NM_PER.mm)];
 }
 
-/** A notch by its area (mm²) and center: a rectangle, with a half circle at its end when it is round. */
+/** A notch by its area (mm²) and centroid: a rectangle, with a half circle at its end when round. */
 function notchRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const outward = outwardOf(panel.outline, cut.edge);
@@ -199,7 +199,7 @@ function notchRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch
   return { area, u: start.u / NM_PER.mm - outward.v * at - outward.u * deep, v: start.v / NM_PER.mm + outward.u * at - outward.v * deep };
 }
 
-/** A square notch takes what of the outline lies in it: it may run out over an end. */
+/** A square notch removes the part of the outline inside it: it may run out over an end. */
 function squareNotch(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const outward = outwardOf(panel.outline, cut.edge);
   const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
@@ -215,7 +215,7 @@ function squareNotch(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch
   );
 }
 
-/** A scoop shallower than half its width: the part of a circle a chord cuts off. */
+/** A scoop shallower than half its width: a circular segment. */
 function scoopRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const [chord, deep] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const r = scoopRadius(chord, deep);
@@ -228,7 +228,7 @@ function scoopRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch
   return { area, u: start.u / NM_PER.mm - outward.v * at - outward.u * below, v: start.v / NM_PER.mm + outward.u * at - outward.v * below };
 }
 
-/** Radius of the arc over a chord with so much rise. */
+/** Radius of the arc over a chord with a given rise. */
 export const scoopRadius = (chord: number, rise: number): number => (chord * chord) / (8 * rise) + rise / 2;
 
 function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extract<PanelCut, { kind: 'edge-groove' }>): Prism {
@@ -254,7 +254,7 @@ export interface AxisBox {
   readonly w1: number;
 }
 
-/** What square strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
+/** What square slots remove, as disjoint boxes (mm): crossings are counted once. */
 export function removed(panel: ResolvedPanel): AxisBox[] {
   if (panel.slots.length === 0) return [];
   const cuts = panel.slots.map(({ normal, near, far, from, to, depth, face }) => {
@@ -266,7 +266,7 @@ export function removed(panel: ResolvedPanel): AxisBox[] {
   const vs = walls(cuts, 'v0', 'v1');
   const t = panel.thickness / NM_PER.mm;
   const boxes: AxisBox[] = [];
-  // Plain loops: this runs for every panel at every keystroke.
+  // Plain loops: this runs for every panel on every keystroke.
   for (let i = 0; i + 1 < us.length; i++) {
     const u0 = us[i]!;
     const u1 = us[i + 1]!;
@@ -292,7 +292,7 @@ export function removed(panel: ResolvedPanel): AxisBox[] {
   return boxes;
 }
 
-/** Where something begins or ends, in order, each once. */
+/** Sorted starts and ends without duplicates. */
 function walls<K extends string>(cuts: readonly Readonly<Record<K, number>>[], from: K, to: K): number[] {
   const all: number[] = [];
   for (const cut of cuts) all.push(cut[from], cut[to]);

@@ -1,17 +1,17 @@
-/** A board is sold in several lengths, each a product of its own with its price: whatever else is alike, a part comes out of any of them. */
+/** A board is sold in several lengths, each a product with its own price: where everything else is equal, a part comes out of any of them. */
 import { tapeTextWithUnit } from '../length/format.ts';
 import type { Product, Workshop } from './workshop.ts';
 
 /** A length at the end of a name, as merchants write it: 'Pine board 1x4, 8 ft', 'Spruce 18 x 144 mm x 3 m'. */
 const LENGTH_AT_END = /[\s,x×]+\d+([.,]\d+)?( \d+\/\d+)?\s*(ft|foot|feet|m|cm|'|′)\.?$/i;
 
-/** Its name without the length it may end in. */
+/** Its name without a final length. */
 export const nameOfKind = ({ name }: Pick<Product, 'name'>): string => name.replace(LENGTH_AT_END, '').trim();
 
 const kindOf = ({ name, material, nominal, width, faced, grain }: Product): string =>
   [nameOfKind({ name }).toLowerCase(), material, nominal.nm, width.nm, faced, grain].join('\n');
 
-/** All lengths a board is sold in, the shortest first, itself among them; of a sheet, itself alone. */
+/** All lengths a board is sold in, shortest first, itself included; of a sheet, itself alone. */
 export function lengthsForSale(product: Product, { products }: Pick<Workshop, 'products'>): Product[] {
   if (product.kind === 'sheet') return [product];
   const kind = kindOf(product);
@@ -31,7 +31,7 @@ export function nameInLists(product: Product, workshop: Pick<Workshop, 'products
   return lengthsForSale(product, workshop).length > 1 ? `${nameOfKind(product)}, ${lengthSold(product)}` : product.name;
 }
 
-/** One more length of a board, as a product under an id that is free. */
+/** Another length of a board, as a product under an unused id. */
 export function inAnotherLength(product: Product, length: Product['length'], price: number, { products }: Pick<Workshop, 'products'>): Product {
   const stem = `${product.id}-${length.text.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`.replace(/-$/, '').slice(0, 58);
   let id = stem;

@@ -1,6 +1,6 @@
 /**
- * The stock a new workshop starts with: generic materials in both cabinet worlds. Prices are round
- * figures to be changed; densities and stiffness come from materials.ts.
+ * Stock of a new workshop: generic materials in metric and US sizes. Prices are round figures to be changed; densities and stiffness come from
+ * materials.ts.
  */
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';

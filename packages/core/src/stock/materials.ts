@@ -1,7 +1,6 @@
 /**
- * What sheet goods and boards weigh, how stiff they are and what they bear.
- * Sources: docs/formulas/materials.md. (m): from memory, to be confirmed. Weight is taken with the
- * default density, stiffness and strength from the low side: never the same optimistic end for both.
+ * Density, stiffness and strength of sheet goods and boards. Sources: docs/formulas/materials.md. (m): from memory, to be confirmed. Weight uses the
+ * default density, stiffness and strength the low side: never the optimistic end for both.
  */
 export type MaterialId =
   | 'birch-plywood'
@@ -106,6 +105,6 @@ export const MATERIALS: Readonly<Record<MaterialId, Material>> = Object.fromEntr
   ].map((row) => [row.id, row]),
 ) as Record<MaterialId, Material>;
 
-/** What a part bears in bending across its grain, MPa: taken to fall as its stiffness does. [ASSUME] Sheets without grain bear as much either way. */
+/** Bending strength across the grain, MPa: assumed to fall with the stiffness. [ASSUME] Sheets without grain are equal both ways. */
 export const bendingAcrossMPa = ({ bendingMPa, stiffnessAcrossMPa, stiffnessAlongMPa }: Material): number =>
   (bendingMPa * stiffnessAcrossMPa) / stiffnessAlongMPa;

@@ -1,4 +1,4 @@
-/** What a sheet merchant offers, and which of it is the sheet one has in mind. */
+/** A sheet merchant's offers, and which of them match a product. */
 import type { Entered } from '../length/entered.ts';
 import type { MaterialId } from './materials.ts';
 import type { Product, Workshop } from './workshop.ts';
@@ -12,11 +12,11 @@ export interface Offer {
   readonly width: Entered;
   readonly price: number;
   readonly inStock: number;
-  /** Days until more come, or until it is sawn and ready. */
+  /** Days until it is in stock, or sawn and ready. */
   readonly leadDays: number;
 }
 
-/** Offers of the same material and thickness, faced or not alike, the cheapest for its area first. */
+/** Offers of the same material and thickness, faced or not alike, cheapest per area first. */
 export const offersOf = ({ kind, material, nominal, faced }: Product, offers: readonly Offer[]): Offer[] =>
   kind !== 'sheet' || faced
     ? []
@@ -29,10 +29,10 @@ const perArea = ({ price, length, width }: Offer): number => price / ((length.nm
 export const isSameSize = (product: Pick<Product, 'length' | 'width'>, offer: Pick<Offer, 'length' | 'width'>): boolean =>
   product.length.nm === offer.length.nm && product.width.nm === offer.width.nm;
 
-/** The product as it is bought by an offer: its size and its price. */
+/** The product as bought by an offer: its size and price. */
 export const boughtAs = (product: Product, { length, width, price }: Offer): Product => ({ ...product, length, width, price });
 
-/** Whether a sheet goes into the car lying flat; true where nobody asks. */
+/** Whether a sheet fits the car lying flat; true without a limit. */
 export function fitsCar({ shop: { car } }: Pick<Workshop, 'shop'>, { length, width }: Pick<Offer, 'length' | 'width'>): boolean {
   if (!car) return true;
   const sorted = (a: number, b: number): [number, number] => [Math.max(a, b), Math.min(a, b)];

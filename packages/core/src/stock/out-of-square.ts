@@ -1,15 +1,15 @@
-/** What a sheet that is out of square is good for. Formula and source: docs/formulas/out-of-square.md */
+/** Usable size of a sheet that is out of square. Formula and source: docs/formulas/out-of-square.md */
 import { nanometers, type Length } from '../length/length.ts';
 import type { StockPiece } from './workshop.ts';
 
 type Measured = Pick<StockPiece, 'length' | 'width' | 'diagonals'>;
 
-/** Diagonals that differ from those of a square sheet by more than this share were misread. [ASSUME] */
+/** Greatest plausible deviation of the diagonals from those of a square sheet; more is a misreading. [ASSUME] */
 const BELIEVED = 0.05;
 
 /**
- * How far one end of the far edge is ahead of the near edge's, in nanometers: (d1² − d2²) / 4L. Nought where no diagonals were
- * measured; null where no sheet of that size has them.
+ * Skew: how far one end of the far edge is ahead of the near edge's, in nanometers: (d1² − d2²) / 4L. Zero without diagonals; null where no sheet of that
+ * size can have them.
  */
 export function skewOf({ length, width, diagonals }: Measured): number | null {
   if (!diagonals) return 0;
@@ -19,7 +19,7 @@ export function skewOf({ length, width, diagonals }: Measured): number | null {
   return Math.abs((one.nm - other.nm) / length.nm) * ((one.nm + other.nm) / 4);
 }
 
-/** The largest square-cornered rectangle along the sheet's long edges, rounded down to whole micrometers. */
+/** The largest rectangle along the sheet's long edges, rounded down to whole micrometers. */
 export function usableSize(piece: Measured): { readonly length: Length; readonly width: Length } {
   const skew = skewOf(piece) ?? 0;
   if (skew === 0) return { length: piece.length.nm, width: piece.width.nm };

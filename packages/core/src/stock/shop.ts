@@ -1,6 +1,6 @@
 /**
- * The shop: machines, cutters and jigs, and how tight its fits are. What each kind of machine has is told once, in
- * MACHINE_KINDS: the reader, the form and the setups read the same rows.
+ * The shop: machines, cutters and jigs, and its fits. The properties of each kind of machine are listed once, in MACHINE_KINDS: reader, form and setups
+ * share these rows.
  */
 import { entered, type Entered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
@@ -8,31 +8,31 @@ import type { Fit } from '../solid/connection.ts';
 
 export type MachineKind = 'table-saw' | 'guided-saw' | 'mitre-saw' | 'radial-arm' | 'band-saw' | 'router' | 'router-table' | 'drill-press' | 'hand-drill';
 
-/** What a machine can do. A measure its kind does not have is absent; `stack` null: its arbor has no room for one. */
+/** Capabilities of a machine. A measure its kind does not have is absent; `stack` null: its arbor has no room for one. */
 export interface Machine {
   readonly id: string;
   readonly order: number;
   readonly kind: MachineKind;
   readonly name: string;
-  /** Width its blade takes away. */
+  /** Kerf of its blade. */
   readonly kerf?: Entered;
-  /** Greatest depth of a cut. */
+  /** Greatest depth of cut. */
   readonly deep?: Entered;
-  /** From the blade, or the bit, to the fence at its furthest. */
+  /** Greatest distance from blade or bit to the fence. */
   readonly rip?: Entered;
-  /** Widest piece that is cut across: on a sled or against a gauge, under the arm, in the throat. */
+  /** Widest crosscut: on a sled or miter gauge, under the arm, in the throat. */
   readonly crosscut?: Entered;
   /** Longest cut along its guide. */
   readonly guide?: Entered;
-  /** The blade tilts so far from square. */
+  /** Greatest blade tilt from square. */
   readonly tiltDeg?: number;
-  /** Which way it tilts, seen from where one stands. */
+  /** Direction of the tilt, as seen by the operator. */
   readonly tilts?: 'left' | 'right';
-  /** The fence, gauge or arm turns so far from square. */
+  /** Greatest turn of fence, gauge or arm from square. */
   readonly mitreDeg?: number;
-  /** Widest dado stack its arbor has room for. */
+  /** Widest dado stack on its arbor. */
   readonly stack?: Entered | null;
-  /** Of a router: from the middle of the bit to the edge of its base. */
+  /** Router: from the center of the bit to the edge of its base. */
   readonly base?: Entered;
 }
 
@@ -40,7 +40,7 @@ export type MeasureKey = Exclude<keyof Machine, 'id' | 'order' | 'kind' | 'name'
 
 export interface KindOfMachine {
   readonly name: string;
-  /** What is told about one, and what a new one starts with: a length as typed, degrees, or the way it tilts. */
+  /** A property with its default: a length as typed, degrees, or the tilt direction. */
   readonly has: { readonly [M in MeasureKey]?: M extends 'tilts' ? 'left' | 'right' : M extends 'tiltDeg' | 'mitreDeg' ? number : string | null };
 }
 
@@ -59,7 +59,7 @@ export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
   'hand-drill': { name: 'drill', has: {} },
 };
 
-/** What can be entered, least to most: lengths in millimeters, degrees. */
+/** Limits: lengths in millimeters, degrees. */
 export const MEASURE_LIMITS: Readonly<Record<Exclude<MeasureKey, 'tilts'>, readonly [least: number, most: number]>> = {
   kerf: [0.2, 10],
   deep: [5, 300],
@@ -74,28 +74,28 @@ export const MEASURE_LIMITS: Readonly<Record<Exclude<MeasureKey, 'tilts'>, reado
 
 /** A dado stack: two outer blades, chippers between them, shims for the rest. */
 export interface DadoStack {
-  /** Both outer blades side by side, with nothing between. */
+  /** Both outer blades side by side. */
   readonly outer: Entered;
   readonly chippers: readonly Entered[];
   readonly shims: readonly Entered[];
-  /** A slot comes out wider than the stack by this: what test cuts said. Negative when narrower. */
+  /** Excess of the slot over the stack, from test cuts; negative when narrower. */
   readonly over: Entered;
 }
 
 export interface Bit {
   readonly id: string;
   readonly order: number;
-  /** straight: flat slots. drill: round holes. forstner: wide flat ones. */
+  /** straight: flat slots. drill: round holes. forstner: wide flat-bottomed ones. */
   readonly kind: 'straight' | 'drill' | 'forstner';
   readonly diameter: Entered;
-  /** What it cuts is wider by this. */
+  /** Excess of its cut over its size. */
   readonly over: Entered;
 }
 
-/** The width of a slot, its depth, a part's length, where a slot stands, how a hinged door is set. */
+/** The width of a slot, its depth, a part's length, the position of a slot, the setting of a hinged door. */
 export type Repeatability = 'slot' | 'depth' | 'length' | 'place' | 'hinge';
 
-/** So many clamps that open so far. */
+/** A number of clamps with one capacity. */
 export interface Clamps {
   readonly id: string;
   readonly order: number;
@@ -103,7 +103,7 @@ export interface Clamps {
   readonly count: number;
 }
 
-/** What the label of the bottle at hand says, minutes at 20 °C. */
+/** Label of the glue on hand, minutes at 20 °C. */
 export interface GlueLabel {
   readonly openMin: number;
   readonly clampMin: number;
@@ -111,7 +111,7 @@ export interface GlueLabel {
   readonly leastC: number;
 }
 
-/** What the label of the tin at hand says, minutes at 20 °C, m² a liter. */
+/** Label of the finish on hand, minutes at 20 °C, m² per liter. */
 export interface FinishLabel {
   readonly coats: number;
   readonly recoatMin: number;
@@ -126,19 +126,19 @@ export interface Shop {
   readonly bits: Readonly<Record<string, Bit>>;
   readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
   readonly clamps: Readonly<Record<string, Clamps>>;
-  /** Labels somebody read, by the kind of glue or finish; the usual figures of the kind where nobody did. */
+  /** Labels entered, by kind of glue or finish; the kind's usual values apply where absent. */
   readonly labels: { readonly glues: Readonly<Record<string, GlueLabel>>; readonly finishes: Readonly<Record<string, FinishLabel>> };
-  /** The play each fit stands for in this shop. */
+  /** Play of each fit in this shop. */
   readonly fits: Readonly<Record<Fit, Entered>>;
-  /** What its cuts repeat to: the standard deviation of each. */
+  /** Repeatability of its cuts: standard deviation of each. */
   readonly repeats: Readonly<Record<Repeatability, Entered>>;
-  /** Taken off all four edges of a new sheet. */
+  /** Trim of all four edges of a new sheet. */
   readonly trim: Entered;
-  /** What goes into the car lying flat; null where that is no question. */
+  /** What fits the car lying flat; null for no limit. */
   readonly car: { readonly length: Entered; readonly width: Entered } | null;
-  /** Of what is left over, pieces at least this large are kept. */
+  /** Least size of an offcut worth keeping. */
   readonly keep: { readonly length: Entered; readonly width: Entered };
-  /** What one person lifts to shoulder height, kg. */
+  /** Weight one person lifts to shoulder height, kg. */
   readonly liftsKg: number;
 }
 
@@ -149,9 +149,9 @@ export const machinesInOrder = ({ machines }: Pick<Shop, 'machines'>): Machine[]
 export const machinesOf = (shop: Pick<Shop, 'machines'>, ...kinds: readonly MachineKind[]): Machine[] =>
   machinesInOrder(shop).filter(({ kind }) => kinds.includes(kind));
 
-/** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
+/** Least edge length along a fence. [A] short-edge-on-fence */
 export const MIN_ON_FENCE = 200_000_000;
-/** Shorter pieces are cut in a longer one: through a saw, over a router table. [A] too-small-to-hold */
+/** Least length of a piece through a saw or over a router table; shorter ones are cut as part of a longer piece. [A] too-small-to-hold */
 export const MIN_AT_SAW = 300_000_000;
 
 const SAWS: readonly MachineKind[] = ['table-saw', 'guided-saw', 'mitre-saw', 'radial-arm'];
@@ -159,44 +159,44 @@ const SAWS: readonly MachineKind[] = ['table-saw', 'guided-saw', 'mitre-saw', 'r
 const widest = (lengths: readonly (Entered | undefined)[], none: Length): Length =>
   lengths.reduce<Length>((most, length) => (length && length.nm > most ? length.nm : most), none);
 
-/** What a layout leaves between pieces: the widest kerf of the saws there are. */
+/** Kerf of a layout: the widest of the shop's saws. */
 export const widestKerf = (shop: Pick<Shop, 'machines'>): Length =>
   widest(
     machinesOf(shop, ...SAWS).map(({ kerf }) => kerf),
     mm(0),
   );
 
-/** Whether anything here gives a crooked piece an edge to measure from: a saw along a guide does. */
+/** Whether a saw on a guide can straighten a crooked edge. */
 export const makesStraightEdge = (shop: Pick<Shop, 'machines'>): boolean => machinesOf(shop, 'guided-saw').length > 0;
 
-/** The widest strip that is ripped at a fence. */
+/** Widest rip at a fence. */
 export const ripCapacity = (shop: Pick<Shop, 'machines'>): Length =>
   widest(
     machinesOf(shop, 'table-saw').map(({ rip }) => rip),
     mm(0),
   );
 
-/** The longest cut along a guide. */
+/** Longest cut along a guide. */
 export const guideReach = (shop: Pick<Shop, 'machines'>): Length =>
   widest(
     machinesOf(shop, 'guided-saw').map(({ guide }) => guide),
     mm(0),
   );
 
-/** The longest cut across a piece, on a sled, under an arm or along a guide. */
+/** Longest crosscut, on a sled, under an arm or along a guide. */
 export const longestCrosscut = (shop: Pick<Shop, 'machines'>): Length =>
   widest(
     machinesOf(shop, ...SAWS).map(({ crosscut, guide }) => guide ?? crosscut),
     mm(0),
   );
 
-/** A saw with room for the stack it would take; undefined where nobody owns one, or no arbor is long enough. */
+/** A saw with room for the dado stack; undefined without a stack, or without such an arbor. */
 export function stackSaw(shop: Pick<Shop, 'machines' | 'stack'>, kind: 'table-saw' | 'radial-arm' = 'table-saw'): Machine | undefined {
   const { stack } = shop;
   return stack ? machinesOf(shop, kind).find((saw) => saw.stack && saw.stack.nm >= stack.outer.nm) : undefined;
 }
 
-/** A machine of a kind with what it starts with. */
+/** A machine of a kind with its defaults. */
 export function newMachine(kind: MachineKind, id: string, order: number): Machine {
   const { name, has } = MACHINE_KINDS[kind];
   const measures = Object.entries(has).map(([key, value]) => [key, isLength(key, value) ? entered(value) : value]);
@@ -213,7 +213,7 @@ export const newBit = (id: string, order: number, kind: Bit['kind'], diameter: s
   over: entered('0 mm'),
 });
 
-/** A fair kit: from 6 mm to as wide as most arbors take, in steps a card can fill. */
+/** A common kit: from 6 mm to the width of most arbors, in steps that a paper shim can fill. */
 const STACK: DadoStack = {
   outer: entered('6.4 mm'),
   chippers: ['3.2 mm', '3.2 mm', '3.2 mm', '3.2 mm', '1.6 mm'].map(entered),
@@ -254,7 +254,7 @@ const usualClamps = (): Shop['clamps'] =>
 
 const machines = (...kinds: readonly MachineKind[]): Shop['machines'] => Object.fromEntries(kinds.map((kind, order) => [kind, newMachine(kind, kind, order)]));
 
-/** A home shop with a saw bench. */
+/** A home shop with a table saw. */
 export const defaultShop = (): Shop => ({
   machines: machines('table-saw', 'guided-saw', 'mitre-saw', 'router', 'router-table', 'drill-press', 'hand-drill', 'band-saw'),
   stack: STACK,
@@ -270,16 +270,16 @@ export const defaultShop = (): Shop => ({
   liftsKg: 20,
 });
 
-/** A circular saw, a router and a drill, and nothing that stands by itself. */
+/** A circular saw, a router and a drill, without stationary machines. */
 export const handHeldShop = (): Shop => ({ ...defaultShop(), machines: machines('guided-saw', 'router', 'hand-drill'), stack: null });
 
-/** A saw bench whose arbor takes no stack. */
+/** A table saw whose arbor takes no dado stack. */
 export const noStackShop = (): Shop => {
   const usual = defaultShop();
   return { ...usual, machines: { ...usual.machines, 'table-saw': { ...usual.machines['table-saw']!, stack: null } }, stack: null };
 };
 
-/** Shops to start from, by what they are called. */
+/** Shops to start from, by name. */
 export const STARTER_SHOPS: readonly { readonly id: string; readonly name: string; readonly make: () => Shop }[] = [
   { id: 'usual', name: 'a saw bench, router table and drill press', make: defaultShop },
   { id: 'no-stack', name: 'the same, its saw without room for a dado stack', make: noStackShop },

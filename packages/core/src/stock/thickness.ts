@@ -1,12 +1,12 @@
-/** The thickness to build with: the mean of what was measured, else the name on the sheet. */
+/** Thickness to build with: the mean of the readings, else the nominal thickness. */
 import type { Length } from '../length/length.ts';
 import type { Source } from '../explained/explained-length.ts';
 import type { Product, ThicknessReading, ThicknessUsed } from './workshop.ts';
 
-/** A reading this far from the name is a slip of the caliper or the wrong sheet. [ASSUME] a quarter of the nominal. */
+/** A reading further from the nominal is a caliper error or the wrong sheet. [ASSUME] a quarter of the nominal */
 export const PLAUSIBLE_SHARE = 0.25;
 
-/** Mean, count and spread of the readings taken on a product. */
+/** Mean, number and spread of a product's readings. */
 export function thicknessOf(product: Product, readings: readonly ThicknessReading[]): ThicknessUsed {
   const values = readings.filter((reading) => reading.product === product.id).map(({ value }) => value.nm);
   const nominal = product.nominal.nm;
@@ -18,7 +18,7 @@ export function thicknessOf(product: Product, readings: readonly ThicknessReadin
 export const thicknessSource = (product: Product, used: ThicknessUsed): Source =>
   used.readings > 0 ? { kind: 'measured', product: product.id, readings: used.readings } : { kind: 'nominal', product: product.id };
 
-/** What was measured of one sheet: readings that name no sheet are of the lot. */
+/** Readings of one sheet: readings that name no sheet belong to the lot. */
 export interface SheetMeasured {
   readonly sheet: string | null;
   readonly readings: readonly ThicknessReading[];
@@ -27,7 +27,7 @@ export interface SheetMeasured {
   readonly trend: Trend | null;
 }
 
-/** Thicker towards one edge than towards the other, by the difference of their means. */
+/** Thicker at one edge than at the opposite one, by the difference of their means. */
 export interface Trend {
   readonly towards: 'left' | 'right' | 'far' | 'near';
   readonly by: Length;
@@ -60,7 +60,7 @@ const OPPOSITE_EDGES = [
   ['near', 'far'],
 ] as const;
 
-/** The greater of the two differences between opposite edges; null where no two opposite edges were measured, or they are alike. */
+/** The greater difference between opposite edges; null where no opposite edges were measured, or they are equal. */
 export function trendOf(readings: readonly ThicknessReading[]): Trend | null {
   const edge = (name: string): number | null => {
     const on = readings.filter(({ place }) => place?.split('-').includes(name)).map(({ value }) => value.nm);
@@ -74,7 +74,7 @@ export function trendOf(readings: readonly ThicknessReading[]): Trend | null {
   return found.sort((a, b) => b.by - a.by)[0] ?? null;
 }
 
-/** The mean of the readings of one sheet, by what is written on it; null where none was taken. */
+/** Mean of the readings of one sheet, by its label; null without readings. */
 export function sheetThickness(product: string, sheet: string, readings: readonly ThicknessReading[]): Length | null {
   const values = readings.filter((reading) => reading.product === product && reading.sheet === sheet).map(({ value }) => value.nm);
   return values.length > 0 ? meanOf(values) : null;

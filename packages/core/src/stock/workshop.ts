@@ -1,10 +1,10 @@
-/** The workshop: what there is to build from and with. It belongs to the installation and is shared by all projects. */
+/** The workshop: tools and materials. It belongs to the installation and is shared by all projects. */
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Entered } from '../length/entered.ts';
 import type { MaterialId } from './materials.ts';
 import type { Shop } from './shop.ts';
 
-/** A kind of sheet, or of solid board bought by the length, that can be bought again. */
+/** A sheet product, or a solid board sold by length. */
 export interface Product {
   readonly id: string;
   readonly name: string;
@@ -18,11 +18,11 @@ export interface Product {
   /** Melamine, paint or another finish on the faces: glue does not hold on it. */
   readonly faced: boolean;
   readonly grain: 'length' | 'none';
-  /** The cabinet it is sold and shown in. */
+  /** The unit it is sold and shown in. */
   readonly unit: DisplayUnit;
 }
 
-/** A piece in the store: a sheet or a board that was bought, or what was left over from earlier work and is still good. */
+/** Stock on hand: a bought sheet or board, or a usable offcut. */
 export interface StockPiece {
   readonly id: string;
   readonly product: string;
@@ -32,24 +32,24 @@ export interface StockPiece {
   readonly width: Entered;
   /** Both diagonals of a sheet, as measured: how far it is out of square. */
   readonly diagonals?: { readonly one: Entered; readonly other: Entered };
-  /** Knots, splits, nail holes, crushed corners: what no part may touch. */
+  /** Knots, splits, nail holes, crushed corners: no part may touch them. */
   readonly flaws?: Readonly<Record<string, Flaw>>;
   /** Where it is kept: 'behind the door'. */
   readonly place?: string;
-  /** No edge of it is straight: none can run along a fence. */
+  /** It has no straight edge: none can run along a fence. */
   readonly crooked?: boolean;
-  /** Its edges are sawn already: nothing is trimmed off. */
+  /** Its edges are sawn already: no trim. */
   readonly sawn?: boolean;
-  /** The layout and the piece of it that this was left over from. */
+  /** The layout it was left over from, and its piece there. */
   readonly from?: string;
-  /** The project it is kept for; others leave it alone. */
+  /** The project it is reserved for. */
   readonly reserved?: { readonly project: string; readonly name: string };
 }
 
-/** A piece as it is spoken of: 'offcut-7' is offcut 7. */
+/** Name of a piece: 'offcut-7' is offcut 7. */
 export const pieceName = (id: string): string => id.replace('-', ' ');
 
-/** From its left end so far and so far; of a sheet, from its near edge too. */
+/** From its left end; for a sheet, from its near edge too. */
 export interface Flaw {
   readonly id: string;
   readonly from: Entered;
@@ -58,13 +58,13 @@ export interface Flaw {
 }
 
 export interface Workshop {
-  /** As it is written after an amount. */
+  /** As written after an amount. */
   readonly currency: string;
-  /** On what is bought; `included` when prices have it in them already. */
+  /** On purchases; `included` when prices contain it. */
   readonly tax: { readonly percent: number; readonly included: boolean };
   readonly shop: Shop;
   readonly products: Readonly<Record<string, Product>>;
-  /** What is in the store now. */
+  /** Stock on hand. */
   readonly pieces: Readonly<Record<string, StockPiece>>;
 }
 
@@ -72,13 +72,13 @@ export interface Workshop {
 export interface ThicknessReading {
   readonly product: string;
   readonly value: Entered;
-  /** What is written on the sheet it was taken from: 'A', '2'. */
+  /** Label on its sheet: 'A', '2'. */
   readonly sheet?: string;
-  /** Where on that sheet. */
+  /** Position on that sheet. */
   readonly place?: SheetPlace;
 }
 
-/** Corners, the middles of the edges, and the middle, as the sheet lies with its length from left to right. */
+/** Corners, edge middles, and center, as the sheet lies with its length from left to right. */
 export const SHEET_PLACES = ['far-left', 'far', 'far-right', 'left', 'middle', 'right', 'near-left', 'near', 'near-right'] as const;
 export type SheetPlace = (typeof SHEET_PLACES)[number];
 
@@ -86,21 +86,21 @@ export interface ThicknessUsed {
   readonly value: Length;
   readonly nominal: Length;
   readonly readings: number;
-  /** Largest less smallest reading. */
+  /** Largest minus smallest reading. */
   readonly spread: Length;
 }
 
-/** Whether a piece that is left over is worth keeping, either way round. */
+/** Whether an offcut is worth keeping, either way around. */
 export const keepsOffcut = ({ keep }: Pick<Shop, 'keep'>, { dx, dy }: { readonly dx: Length; readonly dy: Length }): boolean =>
   (dx >= keep.length.nm && dy >= keep.width.nm) || (dy >= keep.length.nm && dx >= keep.width.nm);
 
-/** The workshop as a project's file carries it: what others have is not in it, and nothing says who has what. */
+/** The workshop as a project file carries it, without the stock on hand of others, and without saying who has what. */
 export function withoutStore(workshop: Workshop, project: string): Workshop {
   const { pieces } = availableTo(workshop, project);
   return { ...workshop, pieces: Object.fromEntries(Object.entries(pieces).map(([id, { reserved: _reserved, ...piece }]) => [id, piece])) };
 }
 
-/** The workshop as one project may use it: what is kept for others is left alone. */
+/** The workshop as available to one project, without stock reserved for others. */
 export function availableTo(workshop: Workshop, project: string): Workshop {
   const { pieces } = workshop;
   const others = Object.values(pieces).filter(({ reserved }) => reserved !== undefined && reserved.project !== project);
