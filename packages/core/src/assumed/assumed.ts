@@ -1,14 +1,13 @@
 /**
- * Every figure that decides a hanging and was chosen rather than published ([ASSUME]) or is still to be checked against its
- * source ((m)): one row each, with its tag and what it means, so that it can be found, shown and changed. Tables of materials,
- * screws and wall kinds carry their tags row by row where they stand.
+ * Every figure that decides a hanging and was assumed ([ASSUME]) or still needs to be checked against its source ((m)): one row each with its tag and
+ * meaning, so that it can be found, shown and changed. Tables of materials, screws and wall kinds carry their tags row by row.
  */
 export interface Assumed {
   readonly value: number;
   readonly unit: '' | '%' | 'kg' | 'N' | 'mm' | 'MPa' | 'kg/m²' | 'kg/m³' | '×' | '×D';
   readonly tag: '[ASSUME]' | '(m)';
   readonly what: string;
-  /** Page in docs/formulas it belongs to. */
+  /** Its page in docs/formulas. */
   readonly page: string;
 }
 
@@ -28,7 +27,7 @@ export const ASSUMED = {
   workPress: row(400, 'N', 'leaf-load', 'work presses the edge of a fold-down with this at least'),
   pulling: row(200, 'N', 'hanging-verdict', 'outward at the bottom: a pull'),
   onDoor: row(250, 'N', 'load-cases', 'a child on the free edge of a door'),
-  // how long a load stays
+  // load duration
   climbingDuration: row(1.25, '×', 'hanging-verdict', 'on what screws hold, for someone who leans; 1.6 would be allowed for ten minutes'),
   // screws
   steel: row(138, 'MPa', 'head-pull-through', 'on the root of a steel screw: 20 ksi'),
@@ -36,14 +35,14 @@ export const ASSUMED = {
   edgeDistanceThick: row(4, '×D', 'wall-half-bending', 'from a screw of 1/4 in and up to a loaded edge', '(m)'),
   endDistance: row(10, '×D', 'wall-half-bending', 'from a bored screw to an end', '(m)'),
   besideLeast: row(2.5, '×D', 'screws-in-stud', 'between two screws side by side in a stud, at least', '(m)'),
-  // the cleat
+  // cleat
   bearingUp: row(1 / 6, '×', 'prying', 'of its top screw row’s height, the wall half bears on the wall'),
   lockFactor: row(1.5, '×', 'hanging-verdict', 'of what it has to hold, the lock at the bottom must'),
   wallboardBearing: row(0.5, 'MPa', 'spacer-push', 'under the spacer, on wallboard'),
   liftMargin: row(6, 'mm', 'engagement', 'free over the hook for lifting it on'),
   splitSolid: row(1.5, 'MPa', 'cleat-splitting', 'tension across the grain of a solid cleat: cautions only'),
   splitPlywood: row(5, 'MPa', 'cleat-splitting', 'the same across plywood, or what it bears in bending across its grain where that is less: cautions only'),
-  // the verdict
+  // verdict
   fineUse: row(0.8, '×', 'hanging-verdict', 'of its limit, up to which a link is fine'),
   fineTip: row(0.67, '×', 'hanging-verdict', 'of its limit, up to which the hook is fine without a lock'),
   oneStudKg: row(15, 'kg', 'hanging-verdict', 'loaded, on one stud at most'),

@@ -1,4 +1,4 @@
-/** A small seeded generator (mulberry32): the same seed gives the same layouts on every machine. */
+/** Seeded random number generator (mulberry32): the same seed gives the same layouts on every machine. */
 export type Random = () => number;
 
 export function seeded(seed: number): Random {

@@ -1,17 +1,17 @@
 /**
- * A length with the named terms that made it. The value is computed from the terms on show, never
- * beside them, so that a sum on the screen cannot disagree with the number over it.
+ * An explained length: a length with the named terms that add up to it. The value is computed from these terms, so a sum on the screen cannot disagree with
+ * the number above it.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Length } from '../length/length.ts';
 
-/** What a term is called: a key of the word list, with the name of what it belongs to where one is needed. */
+/** Label of a term: a word key, with the name of its owner where one is needed. */
 export interface Label {
   readonly key: WordKey;
   readonly of?: string;
 }
 
-/** Where a number comes from, so that the explained sum can lead back to it. */
+/** Where a number comes from, for links from an explanation. */
 export type Source =
   | { readonly kind: 'entered'; readonly path: readonly string[] }
   | { readonly kind: 'measured'; readonly product: string; readonly readings: number }
@@ -21,21 +21,21 @@ export type Source =
 export interface LengthTerm {
   readonly label: Label;
   readonly value: Length;
-  /** How often it counts; negative takes it away. */
+  /** Multiplicity; negative subtracts. */
   readonly times: number;
   readonly source?: Source;
-  /** The sum behind the term, when it is one itself. */
+  /** The sum behind the term, where it is one itself. */
   readonly inner?: ExplainedLength;
 }
 
 export interface ExplainedLength {
   readonly value: Length;
   readonly terms: readonly LengthTerm[];
-  /** The sum is shared into so many equal lengths, each rounded to the nanometer from the whole. */
+  /** The sum is divided into this many equal lengths, each rounded to the nanometer from the whole. */
   readonly over: number;
 }
 
-/** The sum of the terms, over `over` equal shares. */
+/** The sum of the terms, divided into `over` equal shares. */
 export function explainedLength(terms: readonly LengthTerm[], over = 1): ExplainedLength {
   let total = 0;
   for (const { value, times } of terms) total += value * times;
@@ -57,7 +57,7 @@ function term(sign: number, key: WordKey, value: Length, { times = 1, of, source
   };
 }
 
-/** The same length with more terms behind it. Terms that say the same thing are counted together. */
+/** The same length with more terms. Equal terms are merged. */
 export function extend(base: ExplainedLength, terms: readonly LengthTerm[]): ExplainedLength {
   if (terms.length === 0) return base;
   const start = base.over === 1 ? [...base.terms] : [plus('shared', base.value, { inner: base })];

@@ -1,7 +1,6 @@
 /**
- * A number that is no length (a force, a mass, a share) with the formula and the terms that made it.
- * A formula is a row: its letters, its source and one function of its named terms. A Figure is plain
- * data, made by apply(): its value can only be what the formula gives for the terms on show.
+ * An explained value: a number other than a length (a force, a mass, a share) with its formula and terms. A formula is a row: its text, its source and one
+ * function of its named terms. An ExplainedValue is plain data, made by evaluate(): its value is always what the formula gives for its terms.
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { ExplainedLength, Label, Source } from './explained-length.ts';
@@ -46,7 +45,7 @@ export interface ExplainedValue {
   readonly label: Label;
   /** The formula in its source's letters. */
   readonly text: string;
-  /** Where the formula comes from; the tag is explained in docs/formulas. */
+  /** Where the formula comes from; docs/formulas explains the tag. */
   readonly source: string;
   readonly terms: readonly ValueTerm[];
 }
@@ -56,7 +55,7 @@ export interface Formula<K extends string, L extends WordKey = WordKey> {
   readonly unit: ValueUnit;
   readonly text: string;
   readonly source: string;
-  /** The terms in the order they are shown, with their units. */
+  /** The terms in display order, with their units. */
   readonly terms: { readonly [P in K]: ValueUnit };
   readonly compute: (terms: { readonly [P in K]: number }) => number;
 }
@@ -64,10 +63,10 @@ export interface Formula<K extends string, L extends WordKey = WordKey> {
 export type TermValue =
   number | ExplainedValue | { readonly value: number; readonly label?: Label; readonly source?: Source; readonly length?: ExplainedLength };
 
-/** A term without words of its own is an error of types at the formula that has it. */
+/** A term without a label is a type error at its formula. */
 type Named<L extends string, K extends string> = `${L}.${K}` extends WordKey ? unknown : { readonly missingWords: Exclude<`${L}.${K}`, WordKey> };
 
-/** Declares a formula; K and L are read off its terms and its label. */
+/** Declares a formula; K and L are inferred from its terms and its label. */
 export const formula = <K extends string, L extends WordKey>(row: Formula<K, L> & Named<L, K>): Formula<K, L> => row;
 
 interface TermSlot<K> {
@@ -76,7 +75,7 @@ interface TermSlot<K> {
   readonly label: Label;
 }
 
-/** A formula's terms in order, made once: apply() runs thousands of times for each keystroke. */
+/** The terms of a formula in order, memoized: evaluate() runs thousands of times per keystroke. */
 const slots = new WeakMap<object, readonly TermSlot<string>[]>();
 
 function slotsOf<K extends string>(row: Formula<K>): readonly TermSlot<K>[] {
@@ -88,7 +87,7 @@ function slotsOf<K extends string>(row: Formula<K>): readonly TermSlot<K>[] {
   return known;
 }
 
-/** Computes a formula for its terms and keeps both. */
+/** Evaluates a formula and keeps its terms. */
 export function evaluate<K extends string>(row: Formula<K>, terms: { readonly [P in K]: TermValue }, label?: Label): ExplainedValue {
   const values = {} as { [P in K]: number };
   const shown: ValueTerm[] = [];
@@ -114,17 +113,17 @@ export function total(key: WordKey, unit: ValueUnit, parts: readonly ValueTerm[]
   return { value: parts.reduce((sum, part) => sum + part.value, 0), unit, label: { key }, text: 'sum of all', source, terms: parts };
 }
 
-/** The greatest of several figures, keeping all of them on show. */
+/** The greatest of several values, with all of them as terms. */
 export function greatest(key: WordKey, unit: ValueUnit, parts: readonly ValueTerm[], source = '[eq]'): ExplainedValue {
   return { value: Math.max(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the greatest of', source, terms: parts };
 }
 
-/** The least of several figures, keeping all of them on show. */
+/** The least of several values, with all of them as terms. */
 export function least(key: WordKey, unit: ValueUnit, parts: readonly ValueTerm[], source = '[eq]'): ExplainedValue {
   return { value: Math.min(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the least of', source, terms: parts };
 }
 
-/** A figure as a term of another. */
+/** A value as a term of another. */
 export const termOf = (figure: ExplainedValue, symbol = '', label: Label = figure.label): ValueTerm => ({
   symbol,
   label,

@@ -1,7 +1,6 @@
 /**
- * What is cut stays as it is, and what is not cut yet follows: a slot takes the thickness its guest really has, a part that
- * came out short or long is let into its hosts by so much less or more, a guest is made for the slot that is already there.
- * What cannot follow is a misfit.
+ * Cut parts stay as they are, and uncut ones adapt: a slot takes its guest's measured thickness, a part cut short or long enters its hosts less or more, a
+ * guest is made for the existing slot. What cannot adapt is a misfit.
  */
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
@@ -12,14 +11,14 @@ import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet, CabinetGeometry } from '../solid/cabinet.ts';
 import { dot } from '../solid/vector.ts';
 
-/** A part as it came off the saw, as the cut list measures it; what was not measured is absent. */
+/** A measured part, dimensioned as in the cut list; unmeasured dimensions are absent. */
 export interface CutPart {
   readonly length?: Length;
   readonly width?: Length;
   readonly thickness?: Length;
 }
 
-/** A slot that is cut, square to its blank: how wide and deep, and its near wall from the blank's start or near edge. */
+/** A cut slot, square to its blank: width, depth, and its near wall from the blank's start or near edge. */
 export interface CutSlot {
   readonly width: Length;
   readonly depth: Length;
@@ -31,32 +30,32 @@ export interface BuiltFacts {
   readonly parts: ReadonlyMap<string, CutPart>;
   /** By operation: host panel and connection. */
   readonly slots: ReadonlyMap<string, CutSlot>;
-  /** Spaces as they came out, by compartment. */
+  /** Measured spaces, by compartment. */
   readonly openings: ReadonlyMap<string, BuiltOpening>;
-  /** Panels used as they are although they are not as planned. */
+  /** Panels used as they are although they differ from the plan. */
   readonly kept: ReadonlySet<string>;
-  /** What the sheet a panel is cut from measures, null where that is not known; null itself where no sheet is settled. */
+  /** Measured thickness of the sheet a panel is cut from, null where unknown; null itself where no sheet is settled. */
   readonly sheetThickness: ((panel: string, product: string) => Length | null) | null;
 }
 
-/** What is built and what is planned, where they disagree. */
+/** A conflict between what is built and what is planned. */
 export type Misfit =
   | { readonly why: 'size'; readonly panel: string; readonly along: 'length' | 'width'; readonly cut: Length; readonly planned: Length }
   | { readonly why: 'slot-narrow'; readonly panel: string; readonly guest: string; readonly slot: Length; readonly thickness: Length }
   | { readonly why: 'slot-place'; readonly panel: string; readonly guest: string; readonly cut: Length; readonly planned: Length };
 
-/** Under this a part is as long as planned: what a saw repeats to, and a tape reads. [ASSUME] */
+/** Tolerance of a part's length: a saw's repeatability, and a tape's resolution. [ASSUME] */
 const AS_PLANNED = 0.2 * NM_PER.mm;
-/** A part this much thicker than its slot is planed or sanded in. [ASSUME] */
+/** Excess thickness over its slot that planing or sanding removes. [ASSUME] */
 const GOES_IN = 0.02 * NM_PER.mm;
-/** A joint that is let in less than this is none. [ASSUME] */
+/** Least depth of a joint. [ASSUME] */
 const SHALLOWEST = 1.5 * NM_PER.mm;
-/** Nor may it leave less of its host than a third. */
+/** At least a third of the host must remain. */
 const DEEPEST_SHARE = 2 / 3;
 
 const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 
-/** The cabinet with its joints fitted to what is cut; itself where nothing is. */
+/** The cabinet with its joints adapted to the cut parts; the same object without any. */
 export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeometry {
   const cabinet = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
   if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return cabinet;
@@ -87,7 +86,7 @@ export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeo
 
 const operationOf = ({ host, id }: Connection): string => `${host}:${id}`;
 
-/** The joint of a slot that is there: as deep as it is, and with the play it leaves what goes in. */
+/** The joint of an existing slot: its depth, and the play it leaves the guest. */
 function intoMade(connection: Connection, made: CutSlot, guest: Panel, host: Panel): Connection {
   const { joint } = connection;
   const square = Math.abs(dot(guest.frame.w, host.frame.w)) < 1e-9;
@@ -95,7 +94,7 @@ function intoMade(connection: Connection, made: CutSlot, guest: Panel, host: Pan
   return { ...connection, joint: { ...joint, depth: made.depth, endPlay: Math.min(joint.endPlay, made.depth) as Length, play } };
 }
 
-/** Connections of a part's two ends, let in by more or less so that the part as it was cut reaches; none where that cannot be. */
+/** Connections at a part's two ends, deeper or shallower so that the cut part fits; none where that is impossible. */
 function letIn(
   panel: Panel,
   along: 'length' | 'width',
@@ -121,7 +120,7 @@ function letIn(
   return sound ? moved : [];
 }
 
-/** What is cut and does not fit the cabinet as it was resolved. */
+/** Cut parts that do not fit the resolved cabinet. */
 export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick<BuiltFacts, 'parts' | 'slots' | 'kept'>): Misfit[] {
   const found: Misfit[] = [];
   for (const [id, cut] of parts) {
@@ -150,7 +149,7 @@ export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick
   return found;
 }
 
-/** A slot square to its panel as it is drawn: what it is when it is cut as planned; null for one at a slant, or none. */
+/** A slot square to its panel as drawn, for cutting as planned; null for a slanted one, or none. */
 export function slotAsDrawn({ outline, slots }: Pick<ResolvedPanel, 'outline' | 'slots'>, connection: string): CutSlot | null {
   const slot = slots.find(({ id }) => id === connection);
   if (!slot) return null;

@@ -1,6 +1,6 @@
 /**
- * Holes for what fastens a joint: where they stand in both panels. They hold their fastener again, so that
- * they take nothing from a panel's weight or body; the cut list and the drawings read them.
+ * Holes for the fasteners of joints, in both panels. Their fasteners fill them, so they take nothing from a panel's weight or body; the cut list and the
+ * drawings read them.
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
@@ -12,12 +12,12 @@ import { screwById } from './screws.ts';
 
 /** A row of equal holes in one face or edge of a panel. */
 export interface Drilled {
-  /** The connection they are for. */
+  /** Their connection. */
   readonly connection: string;
   readonly panel: string;
   /** An edge is drilled in the middle of its thickness. */
   readonly on: Face | EdgeId;
-  /** In the panel's own (u, v), the first and the step to the next. */
+  /** In the panel's own (u, v): the first, and the step to the next. */
   readonly at: PanelPoint;
   readonly step: PanelPoint;
   readonly count: number;
@@ -27,16 +27,16 @@ export interface Drilled {
   readonly reason: Label;
 }
 
-/** The outermost fasteners stand so far in from the ends of a joint, or nearer where it is short. [ASSUME] */
+/** Distance of the outermost fasteners from the ends of a joint; less where it is short. [ASSUME] */
 export const END_IN_MM = 40;
-/** A pocket begins so far from the guest's end on its face, and is as wide as this. [ASSUME] drilled at 15 degrees for 18 mm */
+/** Position of a pocket from the guest's end on its face, and its width. [ASSUME] drilled at 15 degrees for 18 mm */
 const POCKET = { inMm: 38, acrossMm: 9.5 } as const;
-/** A dowel, and how much deeper its two holes are together than it is long. [ASSUME] */
+/** A dowel, and how much deeper its two holes are together than its length. [ASSUME] */
 export const DOWEL = { acrossMm: 8, playMm: 2 } as const;
 /** Pilot holes are 9/10 of the root in hard wood and sheet goods. [NDS 12.1.5] */
 const PILOT_SHARE = 0.9;
 
-/** Along a joint of this length, mm: where n fasteners stand. */
+/** Positions of n fasteners along a joint of this length, mm. */
 export function fastenersAlong(lengthMm: number, count: number): number[] {
   if (count === 1) return [lengthMm / 2];
   const end = Math.min(END_IN_MM, lengthMm / (2 * count));
@@ -48,7 +48,7 @@ const drilledIn = new WeakMap<
   { readonly byId: ReadonlyMap<string, ResolvedPanel>; readonly all: ReadonlyMap<string, readonly Drilled[]> }
 >();
 
-/** All holes of a cabinet for its fasteners, by panel; memoized, for parts, checks and drawings all ask. */
+/** All fastener holes of a cabinet, by panel. Memoized: parts, checks and drawings all ask. */
 export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, connections: readonly Connection[]): ReadonlyMap<string, readonly Drilled[]> {
   const known = drilledIn.get(connections);
   if (known?.byId === byId) return known.all;
@@ -63,7 +63,7 @@ export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, connections
   return all;
 }
 
-/** The stretch of the guest's edge that lies on its host: where fasteners can stand. */
+/** The stretch of the guest's edge on its host, where fasteners can be. */
 export interface Seam {
   readonly from: PanelPoint;
   readonly to: PanelPoint;
@@ -82,7 +82,7 @@ function holesOf(connection: Connection, guest: ResolvedPanel, host: ResolvedPan
   const { fastening } = connection.joint;
   if (!fastening || fastening.by === 'brads') return [];
   const seam = seamOf(connection, guest);
-  // Brads need no hole; strips laid on a face are drilled as they lie.
+  // Brads need no hole; strips laid on a face are drilled in place.
   if (!seam || seam.lengthMm <= 0) return [];
   const row = rowAlong(seam, fastening.count);
   if (fastening.by === 'pockets') return [pockets(connection, guest, row, fastening)];
@@ -139,7 +139,7 @@ function rowAlong({ from, to, lengthMm }: Seam, count: number): Row {
   return { at, step: { u: Math.round(run.u * step), v: Math.round(run.v * step) }, count };
 }
 
-/** The same row as it stands in the host's plane. */
+/** The same row in the host's plane. */
 function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row): { at: PanelPoint; step: PanelPoint } {
   const inPlane = (point: Vector): PanelPoint => {
     const from = minusVector(point, host.frame.origin);
@@ -151,7 +151,7 @@ function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row)
   return { at: first, step: { u: next.u - first.u, v: next.v - first.v } };
 }
 
-/** Pockets stand in from the guest's end, on the face that is asked for. */
+/** Pockets are inset from the guest's end, on the given face. */
 function pockets(connection: Connection, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
   const outward = outwardOf(guest.outline, connection.edge as EdgeId);
   const by = POCKET.inMm * NM_PER.mm;
@@ -163,13 +163,13 @@ function pockets(connection: Connection, guest: ResolvedPanel, row: Row, fasteni
     step: row.step,
     count: row.count,
     diameter: nm(POCKET.acrossMm),
-    // At a slant: it comes out of the end, never of the other face.
+    // Angled: it comes out of the end, never of the other face.
     depth: guest.thickness,
     reason: { key: 'pocket-hole' },
   };
 }
 
-/** Face of a guest its pockets are drilled into; an upright one has them on its reference face. */
+/** The pocketed face of a guest; on an upright guest the reference face. */
 export function pocketFace({ frame }: Panel, { pockets }: Fastening): Face {
   const level = Math.abs(frame.w.up) > 0.5;
   if (!level || !pockets) return 'reference';

@@ -1,21 +1,21 @@
-/** The joints of a cabinet, alike ones together: what they are cut to, what they leave, and how their fasteners are loaded. */
+/** The joints of a cabinet, grouped where identical: their dimensions, the wood left, and how their fasteners are loaded. */
 import type { Length } from '../length/length.ts';
 import { isFace, type JointKind, type Connection, type Slot } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 
 export interface JointGroup {
-  /** Stays while the first of them does. */
+  /** Stable while its first joint exists. */
   readonly id: string;
   readonly kind: JointKind | 'groove';
   readonly connections: readonly Connection[];
   readonly guest: ResolvedPanel;
   readonly host: ResolvedPanel;
-  /** Of a slot: its width and depth, and what is left of the host under it, and under one that is cut opposite. */
+  /** Of a slot: width and depth, and what is left of the host under it, and under an opposite one. */
   readonly slot: { readonly width: Length; readonly depth: Length; readonly left: Length; readonly opposed: boolean } | null;
   /** From the slot to the host's nearer end or edge; null for a rabbet, which lies on it, and for a slanted slot. */
   readonly lip: Length | null;
-  /** How what the guest carries loads its fasteners; null for none, or where neither is nearly so. */
+  /** How the guest's load acts on its fasteners; null for none, or for a direction in between. */
   readonly loaded: 'across' | 'along' | null;
 }
 
@@ -65,7 +65,7 @@ const kindOf = ({ joint, face }: Connection, slot: Slot | undefined): JointGroup
   return slot?.kind ?? (joint.kind === 'dado' && !isFace(face) ? 'groove' : joint.kind);
 };
 
-/** A groove in an edge: what is left is the lesser of what stands to either side, at its bottom where it leans towards a face. */
+/** A groove in an edge: the lesser wood on either side, at its bottom where it leans toward a face. */
 function grooveIn({ id, face }: Connection, host: ResolvedPanel): JointGroup['slot'] {
   const cut = host.cuts.find((each) => each.id === id);
   if (cut?.kind !== 'edge-groove' || isFace(face)) return null;
@@ -83,7 +83,7 @@ function slotOf(slot: Slot, host: ResolvedPanel): JointGroup['slot'] {
   return { width: Math.round(slot.far - slot.near) as Length, depth: slot.depth, left, opposed: opposite !== undefined };
 }
 
-/** Cut opposite one another: between them the host is as thin as both leave it. */
+/** Opposite slots share the host's thickness. */
 const overlaps = (a: Slot, b: Slot): boolean =>
   Math.abs(a.normal.u - b.normal.u) < 1e-9 && Math.abs(a.normal.v - b.normal.v) < 1e-9 && a.near < b.far && b.near < a.far;
 
@@ -93,7 +93,7 @@ function lipOf({ normal, near, far, kind }: Slot, { outline }: ResolvedPanel): L
   return Math.round(Math.min(near - Math.min(...values), Math.max(...values) - far)) as Length;
 }
 
-/** A load hangs straight down: it shears a fastener that lies level and draws one that stands upright. */
+/** A load hangs straight down: it shears level fasteners and withdraws upright ones. */
 function loadedOf({ frame }: ResolvedPanel): JointGroup['loaded'] {
   const upright = Math.abs(frame.w.up);
   return upright < 0.3 ? 'across' : upright > 0.9 ? 'along' : null;

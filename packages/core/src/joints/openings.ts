@@ -1,6 +1,6 @@
 /**
- * Openings as they came out of the dry fit: what hangs or lies in one, and is not cut yet, is made for the opening that is there.
- * What is glued into the carcass is as its joints say, and follows nothing here.
+ * Openings measured in the dry fit: uncut parts that hang or lie in one are made for the measured size. Parts glued into the carcass follow their joints
+ * instead.
  */
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Panel } from '../solid/panel.ts';
@@ -8,18 +8,18 @@ import { place } from '../solid/panel.ts';
 import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { extend, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 
-/** A space as it was measured; what was not is absent. */
+/** A measured space; unmeasured dimensions are absent. */
 export interface BuiltOpening {
   readonly width?: Length;
   readonly height?: Length;
 }
 
-/** A part spans an opening when it covers so much of it: two leaves share one. */
+/** Least share of an opening that a part must cover to span it: two leaves share one. */
 const SPANS = 0.35;
-/** Under this an opening is as planned: what a tape reads. [ASSUME] */
+/** Tolerance within which an opening is as planned: a tape's resolution. [ASSUME] */
 const AS_PLANNED = 0.3 * NM_PER.mm;
 
-/** The cabinet with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
+/** The cabinet with loose and hinged parts made for its openings; the same object where none was measured, or all are as planned. */
 export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): CabinetGeometry {
   if (openings.size === 0) return cabinet;
   const moves = new Set(cabinet.connections.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
@@ -33,7 +33,7 @@ export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<stri
   return changed ? { ...cabinet, panels } : cabinet;
 }
 
-/** Where a panel begins and ends along an axis of the cabinet, nm. */
+/** Start and end of a panel along an axis of the cabinet, nm. */
 function rangeOf(panel: Panel, axis: 'along' | 'up'): readonly [from: number, to: number] {
   const at = panel.outline.map(({ from }) => place(panel.frame, from)[axis]);
   return [Math.min(...at), Math.max(...at)];
@@ -51,7 +51,7 @@ function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: CabinetG
     const beside = Math.min(acrossTo, begins(space, other) + planned(space, other)) - Math.max(acrossFrom, begins(space, other));
     return covers >= SPANS * planned(space, axis) && beside >= -NM_PER.mm;
   });
-  // One that closes several openings on top of one another is made for none of them.
+  // A part that closes several stacked openings is made for none of them.
   const places = new Set(spanned.map((space) => `${begins(space, axis)} ${planned(space, axis)}`));
   if (places.size !== 1) return panel;
   const off = spanned.flatMap(({ id, ...space }) => {
@@ -60,12 +60,12 @@ function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: CabinetG
   });
   if (off.length === 0) return panel;
   const share = Math.min(1, (to - from) / planned(spanned[0]!, axis));
-  // The least of several: it has to go in everywhere.
+  // The least of several: it must fit everywhere.
   const by = Math.round(Math.min(...off) * (share > 0.75 ? 1 : share));
   return Math.abs(by) <= AS_PLANNED ? panel : grown(panel, axis, by);
 }
 
-/** Longer or shorter along an axis of the cabinet, evenly to both sides. */
+/** Longer or shorter along an axis of the cabinet, evenly on both sides. */
 function grown(panel: Panel, axis: 'along' | 'up', by: number): Panel {
   const { u, v, origin } = panel.frame;
   const side = Math.abs(u[axis]) > 0.999 ? 'u' : Math.abs(v[axis]) > 0.999 ? 'v' : null;

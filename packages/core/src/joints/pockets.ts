@@ -1,13 +1,13 @@
-/** Pocket screws: bored aslant into the face of the part that butts, out of the middle of its end. docs/formulas/pocket-screws.md */
+/** Pocket screws: drilled at an angle into the face of the butting part, out of the middle of its end. docs/formulas/pocket-screws.md */
 import { ASSUMED } from '../assumed/assumed.ts';
 
-/** The usual guide bores at this angle to the face. */
+/** Angle of the usual guide to the face. */
 export const POCKET_DEG = 15;
 
 /**
- * How deep a pocket screw reaches into its mate, square to the mate's face, mm: below 0 for one that does not come out of the end.
+ * Penetration of a pocket screw into its mate, square to the mate's face, mm; negative for one that does not leave the end.
  * @param lengthMm of the screw, from under its head
- * @param thicknessMm of the part the pocket is bored into
+ * @param thicknessMm of the pocketed part
  */
 export const pocketReach = (lengthMm: number, thicknessMm: number): number =>
   (lengthMm - ASSUMED.pocketSeat.value * thicknessMm) * Math.cos((POCKET_DEG * Math.PI) / 180);

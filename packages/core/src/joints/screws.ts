@@ -66,5 +66,5 @@ export function screwById(id: string): Screw {
   return screw;
 }
 
-/** The shortest length in stock that is at least so long; undefined when none is. */
+/** The shortest stock length at least this long; undefined when there is none. */
 export const shortestAtLeast = (screw: Screw, mm: number): Entered | undefined => screw.lengths.find(({ nm }) => toMm(nm) >= mm - 1e-9);

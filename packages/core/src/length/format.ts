@@ -1,6 +1,6 @@
 /**
- * Lengths in the words of a tape: to 1/32 in or 0.5 mm, with what is left said as strong or shy.
- * Thicknesses, slots and fits are never rounded to a fraction: exactText gives their decimals.
+ * Lengths as on a tape: to 1/32 in or 0.5 mm, with the remainder as strong or shy. Thicknesses, slots and fits are never rounded to a fraction: exactText
+ * gives their decimals.
  */
 import { NM_PER, toInches, toMm, type DisplayUnit, type Length } from './length.ts';
 
@@ -11,12 +11,12 @@ export interface TapeLength {
   /** Decimal part with its point, for millimeters. */
   readonly decimals: string;
   readonly fraction?: { readonly over: number; readonly under: number };
-  /** The true length is a little more (strong) or less (shy) than the mark. */
+  /** The true length is slightly more (strong) or less (shy) than the mark. */
   readonly rest?: 'strong' | 'shy';
 }
 
 const TAPE_STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm / 2, in: NM_PER.in / 32 };
-/** Below this nobody can see the difference on a tape. [ASSUME] 0.05 mm. */
+/** Smallest difference visible on a tape. [ASSUME] 0.05 mm */
 const UNSEEN = 50_000;
 
 /** A length as read off a tape. */
@@ -39,7 +39,7 @@ export function tape(length: Length, unit: DisplayUnit): TapeLength {
   return { ...shared, whole: whole === 0 ? '' : String(whole), decimals: '', fraction: { over, under } };
 }
 
-/** '23 11/16', '676.5 shy': the tape's words without the cabinet. */
+/** '23 11/16', '676.5 shy': without the unit. */
 export function tapeText(length: Length, unit: DisplayUnit): string {
   const { negative, whole, decimals, fraction, rest } = tape(length, unit);
   const figure = [whole + decimals, fraction ? `${fraction.over}/${fraction.under}` : ''].filter(Boolean).join(' ');
@@ -53,7 +53,7 @@ export function tapeTextWithUnit(length: Length, unit: DisplayUnit): string {
   return rest ? `${text.slice(0, -rest.length)}${unit} ${rest}` : `${text} ${unit}`;
 }
 
-/** Decimals without a mark's rounding: millimeters to 0.001, inches to 0.0001, noughts at the end left out. */
+/** Decimals without rounding to a mark: millimeters to 0.001, inches to 0.0001, without trailing zeros. */
 export function exactText(length: Length, unit: DisplayUnit): string {
   const text = unit === 'mm' ? toMm(length).toFixed(3) : toInches(length).toFixed(4);
   return text.replace(/\.?0+$/, '').replace('-', '−') || '0';

@@ -17,21 +17,21 @@ import { add, decimal, divide, isWhole, multiply, rational, roundToWhole, subtra
 
 export interface ParsedLength {
   readonly nm: Length;
-  /** True when a sum came out between two nanometers. */
+  /** True when a sum fell between two nanometers. */
   readonly rounded: boolean;
-  /** True when the text says its own unit; false when `unit` was supplied for it. */
+  /** True when the text names its unit; false when `unit` was supplied for it. */
   readonly ownUnit: boolean;
   /** True for arithmetic, false for a single amount. */
   readonly expression: boolean;
 }
 
 export interface ParseOptions {
-  /** Unit for text that has none; without it a bare number is refused. */
+  /** Unit for text without one; without it a bare number is refused. */
   readonly unit?: LengthUnit;
   readonly where?: string;
 }
 
-/** An exact value in nanometers to some power of length: 0 a factor, 1 a length. */
+/** An exact value in nanometers to a power of length: 0 a factor, 1 a length. */
 export interface Quantity {
   readonly value: Rational;
   readonly power: number;
@@ -54,7 +54,7 @@ const UNITS: Readonly<Record<string, LengthUnit>> = {
 };
 /** An abbreviation may have its point: '24 in.' */
 const UNIT = /^\s*(mm|cm|m|inches|inch|in|ft|["″”'′’])(?:\.(?!\d))?(?![a-z])/i;
-/** Fractions that keyboards and phones put in as one character. */
+/** Single-character fractions from keyboards and phones. */
 const VULGAR: Readonly<Record<string, string>> = {
   '½': '1/2',
   '⅓': '1/3',
@@ -98,7 +98,10 @@ export function parseLength(text: string, { unit, where = 'length' }: ParseOptio
   return accept({ nm: nm as Length, rounded: !isWhole(exact), ownUnit, expression: !literal });
 }
 
-/** The exact value of a typed sum, in nanometers; throws a Refusal. Every term of a sum has a unit, or none has. */
+/**
+ * The exact value of a typed sum, in nanometers. Every term of a sum has a unit, or none has.
+ * @throws Refusal
+ */
 export function readExpression(text: string, where: string): { quantity: Quantity; literal: boolean } {
   const reader = new Reader(text, where);
   return reader.all();

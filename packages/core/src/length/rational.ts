@@ -1,7 +1,7 @@
-/** Exact fractions of BigInts, for what a person typed: rounding happens once, at the very end. */
+/** Exact fractions of BigInts, for typed input: rounding happens once, at the end. */
 export interface Rational {
   readonly over: bigint;
-  readonly under: bigint; // always positive
+  readonly under: bigint; // Always positive.
 }
 
 const gcd = (a: bigint, b: bigint): bigint => (b === 0n ? (a < 0n ? -a : a) : gcd(b, a % b));
@@ -19,7 +19,7 @@ export const multiply = (a: Rational, b: Rational): Rational => rational(a.over 
 export const divide = (a: Rational, b: Rational): Rational => rational(a.over * b.under, a.under * b.over);
 export const isWhole = (a: Rational): boolean => a.under === 1n;
 
-/** The nearest whole number, halves away from zero. */
+/** Rounds to the nearest whole number, halves away from zero. */
 export function roundToWhole({ over, under }: Rational): bigint {
   const magnitude = over < 0n ? -over : over;
   const rounded = (2n * magnitude + under) / (2n * under);
@@ -33,7 +33,7 @@ export function decimal(text: string): Rational {
 }
 
 export const toNumber = ({ over, under }: Rational): number => {
-  // Past 2^53 a direct conversion would round twice; scale first.
+  // Beyond 2^53 a direct conversion would round twice; scale first.
   const whole = over / under;
   return Number(whole) + Number(over - whole * under) / Number(under);
 };

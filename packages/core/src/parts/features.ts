@@ -1,4 +1,4 @@
-/** What is cut into a blank, as a person reads it: each cut from a named end or edge of the blank. */
+/** Features of a blank for readers: each cut measured from a named end or edge. */
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
@@ -8,15 +8,15 @@ import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
 import type { Label } from '../explained/explained-length.ts';
 
-/** A cut into a blank, given from a named end or edge, so that mirrored twins read the same numbers. */
+/** A cut into a blank, measured from a named end or edge, so that mirrored twins read the same numbers. */
 export interface Feature {
   readonly kind: 'dado' | 'groove' | 'rabbet' | 'bevel-rip' | 'edge-bevel' | 'slant' | 'holes' | 'notch';
   readonly face: 'reference' | 'other' | 'edge';
   /** Measured from this end (across the length) or edge (along it). */
   readonly from: RectEdge;
-  /** To the near side of the cut; to the middle of a hole or notch; to where a slant begins. */
+  /** To the near side of the cut; to the middle of a hole or notch; to the start of a slant. */
   readonly at: Length;
-  /** Across the cut; the diameter of a hole; for a slant, how far along its other end lies. */
+  /** Across the cut; the diameter of a hole; for a slant, the offset of its other end. */
   readonly width: Length;
   readonly depth: Length;
   readonly play: Length;
@@ -27,13 +27,13 @@ export interface Feature {
   /** Off square: where the same side of a tilted slot, or the other end of a slant, crosses the opposite edge. */
   readonly atOpposite?: Length;
   readonly angleDeg?: number;
-  /** A square slot that stops short of an edge or two: which, and how far from each. */
+  /** A stopped square slot: at which edges, and how far from each. */
   readonly stops?: readonly { readonly edge: RectEdge; readonly at: Length }[];
-  /** How long a tilted slot is that stops, from the edge it is open at; where a hole stands: across `at`. */
+  /** Length of a stopped tilted slot from its open edge; position of a hole across `at`. */
   readonly across?: { readonly from: RectEdge; readonly at: Length };
-  /** A slanted slot that stops at both ends: how far clear of this edge it ends, square to it. */
+  /** A slanted slot stopped at both ends: its distance from this edge, square to it. */
   readonly clear?: { readonly from: RectEdge; readonly at: Length };
-  /** A row: how many, and from one to the next. */
+  /** A row: number, and step. */
   readonly count?: number;
   readonly pitch?: Length;
   readonly through?: boolean;
@@ -47,10 +47,10 @@ export interface BlankBox {
   readonly v0: number;
   readonly u1: number;
   readonly v1: number;
-  /** What bevels that reach past the reference face add. */
+  /** Allowance for bevels that extend beyond the reference face. */
   readonly grownLength: number;
   readonly grownWidth: number;
-  /** A rectangle with square edges: nothing is sawn off the blank but what joints ask. */
+  /** A rectangle with square edges: only joints are cut into the blank. */
   readonly plain: boolean;
 }
 
@@ -83,7 +83,7 @@ export function featuresOf(panel: ResolvedPanel, box: BlankBox, drilled: readonl
   ];
 }
 
-/** Holes for fasteners: in a face from two edges, in an edge from the end it begins at. */
+/** Fastener holes: in a face from two edges, in an edge from its start. */
 function drilledFeature(panel: ResolvedPanel, { on, at, step, count, diameter, depth, reason }: Drilled, box: BlankBox): Feature {
   const base = {
     count,
@@ -125,7 +125,7 @@ function stripFeature(slot: ResolvedPanel['slots'][number], box: BlankBox): Feat
   };
   if (square) {
     const [least, most] = crosses ? [box.u0, box.u1] : [box.v0, box.v1];
-    // A rabbet's play lies beyond the blank's end: what is cut of the blank is read.
+    // A rabbet's play lies beyond the blank's end: only the cut inside the blank is read.
     const [a, b] = [Math.max(near, least), Math.min(far, most)];
     const square = { ...base, at: (a - least) as Length, width: Math.round(b - a) as Length };
     if (!stoppedAt || !(stoppedAt.from || stoppedAt.to)) return square;
@@ -155,7 +155,7 @@ function stripFeature(slot: ResolvedPanel['slots'][number], box: BlankBox): Feat
   };
 }
 
-/** The edge it keeps further off, for at the other it runs out into what is cut there. */
+/** The edge further away: at the other it runs out into another cut. */
 function clearOf(
   { normal, near, far, from, to }: ResolvedPanel['slots'][number],
   box: BlankBox,
@@ -170,7 +170,7 @@ function clearOf(
   return free > beyond ? { from: lowEdge, at: Math.round(free) as Length } : { from: highEdge, at: Math.round(beyond) as Length };
 }
 
-/** Where a slanted slot that stops inside runs out: at the far end of its run if it stops at the low one, and that end lies far or near as the run goes. */
+/** Where a slanted slot with one stopped end runs out. */
 function openEdge(crosses: boolean, towards: number, stopsLow: boolean): RectEdge {
   const [low, high] = crosses ? (['near', 'far'] as const) : (['start', 'end'] as const);
   return towards > 0 === stopsLow ? high : low;
@@ -178,7 +178,7 @@ function openEdge(crosses: boolean, towards: number, stopsLow: boolean): RectEdg
 
 const degrees = (radians: number): number => (radians * 180) / Math.PI;
 
-/** Bevelled edges, and sides of the outline that run neither along nor across the blank. */
+/** Beveled edges, and outline sides that run neither along nor across the blank. */
 function outlineFeatures({ outline, thickness }: ResolvedPanel, box: BlankBox): Feature[] {
   if (box.plain) return [];
   return outline.flatMap(({ id, from: a, bevel }, index): Feature[] => {

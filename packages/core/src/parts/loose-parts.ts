@@ -1,4 +1,4 @@
-/** Parts no cabinet asks for: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines sawn out of one. */
+/** Loose parts outside any cabinet: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines cut out of one. */
 import { nanometers, toMm, type Length } from '../length/length.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { Grain } from '../solid/panel.ts';
@@ -17,7 +17,7 @@ export interface LoosePart {
   readonly length: Entered;
   readonly width: Entered;
   readonly grain: Grain;
-  /** Anticlockwise from the blank's lower left corner, as long and as wide as the part; empty for a rectangle. */
+  /** Counterclockwise from the blank's lower left corner, as long and wide as the part; empty for a rectangle. */
   readonly outline: readonly OutlineCorner[];
 }
 
@@ -27,18 +27,18 @@ export interface OutlineCorner {
   readonly bulge: number;
 }
 
-/** Larger outlines are of something that was scanned, not drawn. */
+/** A larger outline was scanned rather than drawn. */
 export const MAX_CORNERS = 400;
 export const MAX_LOOSE = 300;
 export const MAX_LOOSE_COUNT = 200;
 
-/** Marks and ids of parts without a cabinet begin with this. */
+/** Prefix of marks and ids of loose parts. */
 export const LOOSE = 'loose';
 
 export const looseInOrder = (loose: Readonly<Record<string, LoosePart>>): LoosePart[] =>
   Object.values(loose).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** Lines of the cut list; each piece has an id of its own, so that it can be pinned, ticked and spoiled. */
+/** Cut list lines; each piece has an id of its own, so that it can be pinned, ticked and spoiled. */
 export const looseLines = (
   loose: Readonly<Record<string, LoosePart>>,
   stockOf: (id: string) => { readonly product: Product; readonly used: ThicknessUsed },
@@ -68,7 +68,7 @@ export const looseLines = (
     };
   });
 
-/** Corners to the tenth of a thousandth of a millimeter, as they are kept. */
+/** Corners as stored, to a ten-thousandth of a millimeter. */
 export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
   corners.map(({ x, y, bulge }) => ({
     x: nanometers(Math.round(x * 1e4) * 100),
@@ -76,12 +76,12 @@ export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
     bulge: Math.round(bulge * 1e6) / 1e6,
   }));
 
-/** An outline drawn elsewhere as a part: its blank as small as it can be, to the tenth of a thousandth of a millimeter. */
+/** A part from an imported outline: the smallest blank, to a ten-thousandth of a millimeter. */
 export function drawnPart(
   { corners, lengthMm, widthMm }: { readonly corners: readonly Corner[]; readonly lengthMm: number; readonly widthMm: number },
   named: Pick<LoosePart, 'id' | 'order' | 'name' | 'stock'>,
 ): LoosePart {
-  // Never smaller than the outline, also where its last figure was rounded up.
+  // Never smaller than the outline, also where its last digit was rounded up.
   const size = (measured: number): Entered => entered(`${Math.ceil(measured * 1e4 - 1e-3) / 1e4} mm`);
   return { ...named, count: 1, length: size(lengthMm), width: size(widthMm), grain: 'length', outline: keptCorners(corners) };
 }

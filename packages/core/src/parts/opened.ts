@@ -1,6 +1,6 @@
 /**
- * The cabinet with everything open: how far doors that stand at right angles and the fullest drawer, all the
- * way out, move its center of gravity. Source: docs/formulas/opened.md.
+ * The cabinet with everything open: how far doors at right angles and the fullest drawer at full extension move its center of gravity. Source:
+ * docs/formulas/opened.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
@@ -14,7 +14,7 @@ import { evaluate, formula, termOf, total, type ExplainedValue } from '../explai
 import type { Label } from '../explained/explained-length.ts';
 import type { Load, CabinetWeights } from './weights.ts';
 
-/** Something that opens: its own mass with where it goes, and the floor whose things go with it. */
+/** A moving part: its own mass and path, and the floor whose contents move with it. */
 export interface MovingPart {
   readonly name: Label;
   readonly panels: readonly string[];
@@ -50,14 +50,14 @@ const PRESSED_CENTRE = formula({
   compute: ({ m, e, Q, at }) => (m * e + Q * at) / (m + Q || 1),
 });
 
-/** What of a cabinet opens. Drawers stand for themselves; only the fullest is ever out. */
+/** Moving parts of a cabinet. Drawers count one by one; only the fullest is ever out. */
 export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): MovingPart[] {
   const openings: MovingPart[] = [];
   const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
   const seen = new Set<string>();
   for (const { guest, edge, host, joint } of cabinet.connections) {
     const panel = cabinet.byId.get(guest)!;
-    // What stands on the floor tips nothing off the wall.
+    // Parts that stand on the floor do not tip the cabinet.
     if (seen.has(guest) || panel.stands) continue;
     if (joint.kind === 'hinge' && panel.role === 'door' && !isFace(edge)) {
       const panels = heldTogether(cabinet, guest);
@@ -81,7 +81,7 @@ export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): M
   return openings;
 }
 
-/** All panels that move with one: whatever is joined to it otherwise than by a hinge or a slide. */
+/** All panels that move with one: everything joined to it other than by a hinge or slide. */
 function heldTogether({ connections }: ResolvedCabinet, first: string): string[] {
   const held = new Set([first]);
   for (let grown = true; grown;) {
@@ -95,7 +95,7 @@ function heldTogether({ connections }: ResolvedCabinet, first: string): string[]
   return [...held];
 }
 
-/** Where the center of a leaf goes when it turns a right angle about its hinged edge, outwards. */
+/** Center of a leaf after a right angle about its hinged edge, outward. */
 function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string, panels: readonly string[]): Vector {
   const at = hinged.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [at, (at + 1) % hinged.outline.length].map((each) => place(hinged.frame, hinged.outline[each]!.from)) as [Vector, Vector];
@@ -108,13 +108,13 @@ function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string
   const centre = bulks.reduce((sum, bulk) => plusVector(sum, scale(bulk.centre, bulk.volumeMm3 / volume)), vector(0, 0, 0));
   const arm = minusVector(centre, from);
   const across = minusVector(arm, scale(axis, dot(arm, axis)));
-  // A right angle either way: the one that leads away from the wall.
+  // The right angle that leads away from the wall.
   const turned = cross(axis, across);
   const open = turned.out >= 0 ? turned : scale(turned, -1);
   return scale(minusVector(open, across), 1 / 1e6);
 }
 
-/** Kilograms of what comes off before a cabinet is lifted: doors, drawers, shelves on pins. */
+/** Kilograms removed before lifting a cabinet: doors, drawers, shelves on pins. */
 export function looseKg(cabinet: ResolvedCabinet, weights: CabinetWeights): number {
   const off = new Set(openingsOf(cabinet, weights).flatMap(({ panels }) => panels));
   for (const { guest, joint } of cabinet.connections) if (joint.kind === 'pins') off.add(guest);
@@ -122,8 +122,8 @@ export function looseKg(cabinet: ResolvedCabinet, weights: CabinetWeights): numb
 }
 
 /**
- * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
- * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
+ * A load with all doors open and the fullest drawer out. Sideways, only the part that alone moves it furthest from `middleMm` counts: doors of a pair would
+ * balance each other. Contents times `factor`.
  */
 export function opened(load: Load, openings: readonly MovingPart[], weights: CabinetWeights, middleMm: number, factor: number): Load {
   if (openings.length === 0) return load;
@@ -149,16 +149,16 @@ export function opened(load: Load, openings: readonly MovingPart[], weights: Cab
 }
 
 const G0 = 9.80665;
-/** Whoever works at an edge leans on it with this at least, kg. */
+/** Least working load: someone leaning on the edge, kg. */
 const MIN_PRESS_KG = ASSUMED.workPress.value / G0;
 
-/** What presses an edge of a cabinet: as it was entered, and never less than somebody who leans on it. */
+/** Working load on an edge of a cabinet: as entered, and never less than someone leaning on it. */
 export function pressingOn({ pressed }: Pick<ResolvedCabinet, 'pressed'>): Pressed | undefined {
   if (!pressed || pressed.kg >= MIN_PRESS_KG) return pressed;
   return { ...pressed, kg: MIN_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };
 }
 
-/** A load with someone working on an edge of it. */
+/** A load with the working load on an edge. */
 export function pressedOn(load: Load, pressed: Pressed | undefined): Load {
   if (!pressed || pressed.kg === 0) return load;
   const at = { along: toMm(pressed.at.along), up: toMm(pressed.at.up), out: toMm(pressed.at.out) };

@@ -1,4 +1,4 @@
-/** What a change of the design did to the parts: those that came, went, or are cut to another size or for other slots. */
+/** Effect of a design change on the parts: added, removed, or cut to another size or with other slots. */
 import type { Length } from '../length/length.ts';
 import type { Label } from '../explained/explained-length.ts';
 import type { Feature } from './features.ts';
@@ -7,7 +7,7 @@ import type { PartLine } from './part-line.ts';
 export type PartChange =
   | { readonly kind: 'came' | 'went'; readonly panel: string; readonly name: Label }
   | { readonly kind: 'length' | 'width'; readonly panel: string; readonly name: Label; readonly from: Length; readonly to: Length }
-  /** Slots, holes or bevels of it: how many there were and are, and the depth of its slots where that is what changed. */
+  /** Its slots, holes or bevels: number before and after, and the depth of its slots where changed. */
   | {
       readonly kind: 'cuts';
       readonly panel: string;
@@ -27,13 +27,13 @@ interface Part {
 function byPanel(lines: readonly PartLine[]): Map<string, Part> {
   return new Map(
     lines.flatMap(({ panels, names, length, width, features }) =>
-      // A cleat's two halves are one blank under one name.
+      // A cleat's two halves are one blank with one name.
       panels.map((panel, index): [string, Part] => [panel, { name: names[index] ?? names[0]!, length: length.value, width: width.value, features }]),
     ),
   );
 }
 
-/** Panel by panel, in the order of the newer list, what went last; nothing where all parts are as they were. */
+/** Panel by panel in the order of the newer list, removed ones last; empty where all parts are unchanged. */
 export function partChanges(before: readonly PartLine[], after: readonly PartLine[]): PartChange[] {
   const [old, fresh] = [byPanel(before), byPanel(after)];
   const changes: PartChange[] = [];
@@ -55,7 +55,7 @@ export function partChanges(before: readonly PartLine[], after: readonly PartLin
 
 const SLOTS: readonly Feature['kind'][] = ['dado', 'groove', 'rabbet'];
 
-/** The first slot whose depth is another than it was, both lists in the same order. */
+/** The first slot whose depth changed, both lists in the same order. */
 function depthsOf(before: readonly Feature[], after: readonly Feature[]): { readonly from: Length; readonly to: Length } | null {
   if (before.length !== after.length) return null;
   const index = after.findIndex(({ kind, depth }, at) => SLOTS.includes(kind) && depth !== before[at]!.depth);

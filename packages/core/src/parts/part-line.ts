@@ -1,11 +1,11 @@
-/** A line of the cut list: equal parts, told once. */
+/** A cut list line: equal parts, listed once. */
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Grain, Role } from '../solid/panel.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import type { Corner } from './corner.ts';
 import type { Feature } from './features.ts';
 
-/** Which way a blank's length and width lie in the unit, so that its ends can be named. */
+/** Directions of a blank's length and width in the cabinet, for naming its ends. */
 export interface GrainLie {
   readonly length: CabinetAxis;
   readonly width: CabinetAxis;
@@ -13,7 +13,7 @@ export interface GrainLie {
 export type CabinetAxis = 'along' | 'up' | 'out';
 
 export interface PartLine {
-  /** Stable while the panels stay: the id of the first panel. */
+  /** Stable while the panels exist: the id of the first panel. */
   readonly id: string;
   readonly mark: string;
   readonly unit: string;
@@ -30,8 +30,8 @@ export interface PartLine {
   readonly bands: readonly EdgeId[];
   readonly features: readonly Feature[];
   readonly lie: GrainLie;
-  /** The mark of its mirror image. */
+  /** Mark of its mirror image. */
   readonly mirrorOf: string | null;
-  /** Sawn out of the blank, where that is no rectangle and no panel says it. */
+  /** Outline cut out of the blank, where it is no rectangle and no panel describes it. */
   readonly outline?: readonly Corner[];
 }

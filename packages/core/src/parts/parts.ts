@@ -1,7 +1,6 @@
 /**
- * The cut list: blanks to saw and what is cut into them. A line is a view over panel ids: panels with
- * the same blank and the same features share it, mirror images are told apart. The two halves of a
- * cleat are one blank, ripped later.
+ * The cut list: blanks to saw, and their features. A line is a view over panel ids: panels with equal blanks and features share it, mirror images do not.
+ * The two halves of a cleat are one blank, ripped later.
  */
 import { mm, toMm, ZERO, type Length } from '../length/length.ts';
 import type { EdgeId } from '../solid/panel.ts';
@@ -15,12 +14,12 @@ import { samePieces } from './same-pieces.ts';
 import { shapeOf, type PieceShape } from './shape.ts';
 import { explainedLength, extend, minus, plus } from '../explained/explained-length.ts';
 
-/** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
+/** The blanks of a cabinet, in the order of its panels. `letter` precedes the number of each mark. */
 export function partsOf(cabinet: ResolvedCabinet, letter: string): PartLine[] {
   const { lower, onRail, beside = [] } = cabinet.hanging;
   const drilled = drillingOf(cabinet.byId, cabinet.connections);
   const blanks = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
-  // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
+  // On a rail the halves are cut with the rail (rail-parts.ts).
   if (!onRail && cabinet.hanging.rip) {
     blanks.push(cleatBlank(cabinet, cabinet.hanging.wallHalf, cabinet.hanging.brackets));
     if (lower) blanks.push(cleatBlank(cabinet, lower.wallHalf, [lower.cabinetHalf]));
@@ -54,9 +53,9 @@ export function partsOf(cabinet: ResolvedCabinet, letter: string): PartLine[] {
 }
 
 type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit' | 'features'> & {
-  /** Worked out only where another blank has the same size. */
+  /** Computed only where another blank has the same size. */
   readonly shape: () => PieceShape;
-  /** Worked out once a line. */
+  /** Computed once per line. */
   readonly features: () => readonly Feature[];
 };
 
@@ -85,7 +84,7 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
 
 export const lieOf = ({ frame }: Pick<ResolvedPanel, 'frame'>): GrainLie => ({ length: axisOf(frame.u), width: axisOf(frame.v) });
 
-/** Worked out the first time it is asked for. */
+/** Memoizes a computation. */
 function once<T>(work: () => T): () => T {
   let made: { readonly value: T } | undefined;
   return () => (made ??= { value: work() }).value;
@@ -96,10 +95,10 @@ const axisOf = ({ along, up, out }: Vector): CabinetAxis => {
   return a >= u && a >= o ? 'along' : u >= o ? 'up' : 'out';
 };
 
-/** A bracket is crosscut from the ripped strip: so much goes with every cut. Wider than any blade, so that the strip is never short. */
+/** Waste per bracket crosscut from the ripped strip. Wider than any blade, so that the strip is never short. */
 const BRACKET_CUT = mm(5);
 
-/** One board as wide as was asked, as long as the longer half, or all its brackets; the bevel rip parts it. */
+/** One board of the requested width, as long as the longer half, or all its brackets; the bevel rip parts it. */
 function cleatBlank({ hanging, byId }: ResolvedCabinet, wallHalf: string, hooks: readonly string[]): Blank {
   const cabinet = byId.get(hooks[0]!)!;
   const wall = byId.get(wallHalf)!;

@@ -1,6 +1,6 @@
 /**
- * A piece as it lies on the bench, flat, to be cut: its outline, what is let into its upper and its under face, its holes. What goes in
- * at an edge cannot be seen from above and is given as features, in words. Millimeters from the corner of the blank, x along its length.
+ * A piece lying flat on the bench, to be cut: outline, slots in its upper and lower face, holes. Cuts in an edge cannot be seen from above and are given as
+ * text features. Millimeters from the corner of the blank, x along its length.
  */
 import polygonClipping from 'polygon-clipping';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
@@ -18,7 +18,7 @@ import type { PartLine } from './part-line.ts';
 
 export interface PieceSlot {
   readonly kind: 'dado' | 'groove' | 'rabbet';
-  /** On the face that lies on the bench. */
+  /** On the lower face. */
   readonly under: boolean;
   readonly depthMm: number;
   readonly shape: readonly FlatPoint[];
@@ -35,36 +35,33 @@ export interface PieceHole extends FlatPoint {
 }
 
 export interface PieceDrawing {
-  /** Which face of the panel lies up: that into which more is cut. */
+  /** The upper face: the one with more cuts. */
   readonly up: Face;
-  /** Which of the blank's long edges lies below. */
+  /** The blank's long edge at the bottom of the drawing. */
   readonly below: 'near' | 'far';
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly thicknessMm: number;
-  /** Of the upper face, anticlockwise, notches taken out; the blank itself for a board that is ripped into others. */
+  /** Of the upper face, counterclockwise, with notches removed; the blank itself for a board that is ripped into others. */
   readonly outline: readonly Corner[];
-  /** Of the face underneath, where edges are not square to it. */
+  /** Of the lower face, where edges are not square. */
   readonly underOutline: readonly Corner[] | null;
   readonly slots: readonly PieceSlot[];
   readonly holes: readonly PieceHole[];
-  /** Blades that part it lengthwise: how far from its lower edge, and their tilt. */
+  /** Lengthwise rips: distance from its lower edge, and blade tilt. */
   readonly rips: readonly { readonly atMm: number; readonly tiltDeg: number }[];
   /** Cut into its edges. */
   readonly sideways: readonly Feature[];
 }
 
-/** How a panel's (u, v), mm, come to lie on the bench. */
+/** Maps a panel's (u, v), mm, to the bench. */
 interface Laid {
   readonly spot: (point: PanelPoint) => FlatPoint;
-  /** Seen from the other side: arcs turn the other way. */
+  /** Seen from the other side, arcs turn the other way. */
   readonly turned: boolean;
 }
 
-/**
- * The drawing of one piece of a cut list line. `unit` is the one the line is of; a board of a wall rail has none.
- * Source of the lie: docs/format/dxf.md.
- */
+/** The drawing of one piece of a cut list line. `cabinet`: the line's; a board of a wall rail has none. Source of the orientation: docs/format/dxf.md. */
 export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): PieceDrawing {
   const size = { lengthMm: toMm(line.length.value), widthMm: toMm(line.width.value), thicknessMm: toMm(line.thickness) };
   const panel = line.role === 'cleat-blank' ? undefined : cabinet?.byId.get(line.panels[0]!);
@@ -113,7 +110,7 @@ export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): P
   };
 }
 
-/** Slots count most, for they are wide; then holes that do not go through. Equal: the one that is seen as the outline runs. */
+/** Slots weigh most; then blind holes. On a tie, the face whose outline is counterclockwise. */
 function busierFace({ slots, cuts }: ResolvedPanel, drilled: readonly Drilled[]): Face {
   const count = { reference: 0, other: 0 };
   for (const { face } of slots) count[face] += 1000;
@@ -122,7 +119,7 @@ function busierFace({ slots, cuts }: ResolvedPanel, drilled: readonly Drilled[])
   return count.reference > count.other ? 'reference' : 'other';
 }
 
-/** With the other face up (u, v) lies as it is; with the reference face up it is turned over edge for edge, so that its ends stay. */
+/** With the other face up (u, v) is kept; with the reference face up it is turned over edge for edge, so that its ends stay. */
 function layDown(panel: ResolvedPanel, up: Face): Laid {
   const { u0, v0, v1 } = blankBox(panel);
   const band = (edge: 'start' | 'near' | 'far'): number => (panel.bands.includes(edge) ? toMm(panel.bandThickness) : 0);
@@ -134,7 +131,7 @@ function layDown(panel: ResolvedPanel, up: Face): Laid {
 
 const corners = (spots: readonly FlatPoint[]): Corner[] => spots.map((spot) => ({ ...spot, bulge: 0 }));
 
-/** Edge band is laid on afterwards: the wood ends that much before. */
+/** Edge band is applied later: the wood ends that much earlier. */
 function bandless(panel: ResolvedPanel, outline: readonly PanelPoint[]): PanelPoint[] {
   if (panel.bands.length === 0) return [...outline];
   const thick = toMm(panel.bandThickness);
@@ -147,7 +144,7 @@ function bandless(panel: ResolvedPanel, outline: readonly PanelPoint[]): PanelPo
   return lines.map(({ out, at }, index) => {
     const before = lines[(index + lines.length - 1) % lines.length]!;
     const turn = before.out.u * out.v - before.out.v * out.u;
-    // Two sides in one line meet where they met.
+    // Two collinear sides meet where they met.
     if (Math.abs(turn) < 1e-9) return outline[index]!;
     return { u: (before.at * out.v - at * before.out.v) / turn, v: (at * before.out.u - before.at * out.u) / turn };
   });
@@ -155,7 +152,7 @@ function bandless(panel: ResolvedPanel, outline: readonly PanelPoint[]): PanelPo
 
 type Notch = Extract<PanelCut, { kind: 'notch' }>;
 
-/** An outline (mm in the panel) with its notches taken out, laid down. */
+/** An outline (mm in the panel) with its notches removed, on the bench. */
 function notched(panel: ResolvedPanel, outline: readonly PanelPoint[], { spot, turned }: Laid): Corner[] {
   const notches = panel.cuts.filter((cut) => cut.kind === 'notch');
   const square = notches.filter(({ round }) => !round);
@@ -163,21 +160,21 @@ function notched(panel: ResolvedPanel, outline: readonly PanelPoint[], { spot, t
   let points = outline;
   if (square.length > 0) {
     const [left] = polygonClipping.difference([ring(outline)], ...square.map((cut): [number, number][][] => [ring(notchMouth(panel, cut, 1).square)]));
-    // Where they leave nothing of it, which is a finding, it is drawn without them.
+    // Where nothing would be left, which is a finding, it is drawn without its notches.
     if (left) points = left[0]!.slice(0, -1).map(([u, v]) => ({ u, v }));
   }
   let sides: { readonly from: PanelPoint; readonly bulge: number }[] = points.map((from) => ({ from, bulge: 0 }));
   for (const cut of notches) if (cut.round) sides = withRound(sides, panel, cut);
   const laid = sides.map(({ from, bulge }) => ({ ...spot(from), bulge }));
   if (!turned) return laid;
-  // Seen from the other side the outline runs backwards, each arc between the same two corners.
+  // Seen from the other side the outline is reversed, each arc between the same two corners.
   return laid.map((_, index) => {
     const { x, y } = laid[laid.length - 1 - index]!;
     return { x, y, bulge: laid[(2 * laid.length - 2 - index) % laid.length]!.bulge };
   });
 }
 
-/** Where a notch opens, and the rectangle it takes; `past` is how far the rectangle reaches out over the edge, mm. */
+/** Mouth of a notch, and its rectangle; `past`: extension of the rectangle over the edge, mm. */
 function notchMouth(
   panel: ResolvedPanel,
   cut: Notch,
@@ -197,10 +194,10 @@ function notchMouth(
   };
 }
 
-/** Nearer than this two corners are one, mm. */
+/** Corners closer than this are one, mm. */
 const SAME = 1e-6;
 
-/** Puts a round notch into the straight side it opens in; a half circle at the end of straight walls, or a scoop. */
+/** Inserts a round notch into the straight side it opens in: a half circle at the end of straight walls, or a scoop. */
 function withRound(
   sides: readonly { readonly from: PanelPoint; readonly bulge: number }[],
   panel: ResolvedPanel,

@@ -1,6 +1,6 @@
 /**
- * Boards of a wall rail: each piece is ripped into a stretch of the rail and its mating half, and the
- * cabinet cleats of the cabinets that hang on it are crosscut from the mating halves, longest first.
+ * Boards of a wall rail: each piece is ripped into a stretch of the rail and its mating half, and the cabinet cleats are crosscut from the mating halves,
+ * longest first.
  */
 import { roundToNm, toMm, type Length } from '../length/length.ts';
 import { RIPPED_LONG_FACES, SHORT_FACE } from '../solid/hanging.ts';
@@ -12,7 +12,7 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { evaluate } from '../explained/explained-value.ts';
 import type { PartLine } from './part-line.ts';
 
-/** A cabinet cleat that is to come out of a rail's boards. */
+/** A cabinet cleat to be cut from a rail's boards. */
 export interface RailHalf {
   readonly unit: string;
   readonly panel: string;
@@ -24,7 +24,7 @@ export interface RailPlan {
   readonly layout: RailLayout;
   readonly shortFace: Length;
   readonly longFace: Length;
-  /** Cabinet halves by the board they are cut from. */
+  /** Cabinet cleats by the board they are cut from. */
   readonly boards: readonly { readonly id: string; readonly halves: readonly RailHalf[] }[];
   readonly parts: readonly PartLine[];
 }
@@ -35,7 +35,7 @@ export interface RailStock {
   readonly kerf: Length;
 }
 
-/** Plans a rail's boards. `letter` goes before the number of each mark. */
+/** The boards of a rail. `letter` precedes the number of each mark. */
 export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: RailStock, halves: readonly RailHalf[], letter: string): RailPlan {
   const t = toMm(used.value);
   const both = evaluate(RIPPED_LONG_FACES, { B: toMm(rail.boardWidth.nm), t, k: toMm(kerf), θ: rail.bevelDeg });
@@ -50,7 +50,7 @@ export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: Ra
   }));
   for (const half of [...halves].sort((a, b) => b.length.value - a.length.value)) {
     let board = boards.find(({ free }) => free >= half.length.value);
-    // What the rail's own boards do not yield takes a board more.
+    // Cabinet cleats that do not fit the rail's own boards take another board.
     if (!board) boards.push((board = { id: `${rail.id}/for-${half.unit}`, length: half.length, free: half.length.value, halves: [] }));
     board.halves.push(half);
     board.free -= half.length.value + kerf;

@@ -1,26 +1,26 @@
 /**
- * Which blanks of a cabinet are the same piece of wood, and which are one another's mirror image. Turning a blank over in
- * the mind is only worth it where others of its size lie otherwise, and once for all that lie alike: this runs at every key.
+ * Groups blanks of a cabinet that are the same piece of wood, and pairs mirror images. Orientations are compared only where blanks of one size differ, and
+ * once per set of equals: this runs on every keystroke.
  */
 import { snapped } from './snap-sizes.ts';
 import type { PartLine } from './part-line.ts';
 import { asItLies, minSignature, canonicalText, levelledShapes, mirror, type PieceShape } from './shape.ts';
 
 type Sized = Pick<PartLine, 'id' | 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands'> & {
-  /** Asked for only where another blank has the same size. */
+  /** Computed only where another blank has the same size. */
   readonly shape: () => PieceShape;
 };
 
 export interface SamePieces<B> {
   /** Blanks that are the same piece, in the order of the first of each. */
   readonly groups: readonly (readonly B[])[];
-  /** Of a group, the group that is its mirror image. */
+  /** Mirror image of a group. */
   readonly twinOf: ReadonlyMap<number, number>;
 }
 
-/** Sizes and places within `ONE_SIZE` are the same. */
+/** Sizes and positions within `ONE_SIZE` are equal. */
 export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B> {
-  /** By blank: the same key for the same piece, and that of its mirror image. */
+  /** By blank: its canonical key, and that of its mirror image. */
   const pieces = new Array<Piece>(blanks.length);
   for (const { key, length, width, indexes } of sizesOf(blanks)) {
     const ofSize = indexes.map((index) => blanks[index]!);
@@ -57,13 +57,13 @@ export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B>
     if (twinOf.has(index)) return;
     const mirrored = pieces[at]!.mirrored();
     const twin = mirrored === null ? undefined : byKey.get(mirrored);
-    // Each is the mirror image of the other.
+    // The relation is symmetric.
     if (twin !== undefined && twin !== index) twinOf.set(index, twin).set(twin, index);
   });
   return { groups, twinOf };
 }
 
-/** The same key for the same piece; `mirrored` gives that of its mirror image, null where there is none: asked only of the first of each group. */
+/** Canonical key of a piece; `mirrored` gives the key of its mirror image, null where there is none, and is asked only for the first of each group. */
 interface Piece {
   readonly key: string;
   readonly mirrored: () => string | null;
@@ -71,7 +71,7 @@ interface Piece {
 
 interface OfOneSize {
   readonly key: string;
-  /** As `levelled` gives them. */
+  /** Snapped. */
   readonly length: number;
   readonly width: number;
   readonly indexes: readonly number[];
@@ -92,12 +92,12 @@ function sizesOf(blanks: readonly Sized[]): OfOneSize[] {
   return [...sizes.values()];
 }
 
-/** Of blanks of one size. A slab is the same piece however it is turned over. */
+/** Keys of blanks of one size. A plain slab is the same piece in every orientation. */
 function keysOf(blanks: readonly Sized[], length: number, width: number): Piece[] {
   const alike: Piece = { key: '', mirrored: () => null };
   if (blanks.length === 1) return [alike];
   const exact = blanks.map(({ shape }) => shape());
-  /** By how a blank lies, the first that lies so: what lies alike is compared once. */
+  /** First blank with a given orientation text: identical ones are compared once. */
   const firstLying = new Map<string, number>();
   const lyingAs = exact.map((shape, index) => {
     const lying = asItLies(shape, blanks[index]!.bands);
@@ -114,7 +114,7 @@ function keysOf(blanks: readonly Sized[], length: number, width: number): Piece[
   );
   const bandsOf = (at: number): Sized['bands'] => blanks[distinct[at]!]!.bands;
   const signs = shapes.map((shape, at) => minSignature(shape, bandsOf(at), length, width));
-  /** A text is written only where numbers do not tell two apart. */
+  /** A text is built only where hashes are equal. */
   const texts = new Map<number, string>();
   const textOf = (at: number): string => {
     const text = texts.get(at) ?? canonicalText(shapes[at]!, bandsOf(at), length, width);

@@ -1,7 +1,4 @@
-/**
- * What makes two blanks the same piece: everything cut into them as points on named faces, so that a
- * piece can be turned over in the mind and compared. Mirror images differ by their faces alone.
- */
+/** Canonical form of a blank: every cut as points on named faces, in all four orientations. Mirror images differ by their faces alone. */
 import { NM_PER } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
@@ -14,7 +11,7 @@ import { snapped } from './snap-sizes.ts';
 
 interface Trait {
   readonly what: string;
-  /** Every measure that does not change when the piece is turned. */
+  /** Measures that do not change with the orientation. */
   readonly sizes: readonly number[];
   readonly face: Face | 'both';
   /** From the blank's corner, whole nanometers. */
@@ -23,7 +20,7 @@ interface Trait {
 
 export type PieceShape = readonly Trait[];
 
-/** Everything that is cut into a panel, from the corner of its blank; pockets are told apart by their face. */
+/** Every cut of a panel, from the corner of its blank; pockets are distinguished by their face. */
 export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drilled: readonly Drilled[] = []): PieceShape {
   const at = (u: number, v: number): [number, number] => [Math.round(u - u0) + 0, Math.round(v - v0) + 0];
   const traits: Trait[] = panel.slots.map(({ kind, face, normal, near, far, from, to, depth }) => {
@@ -60,12 +57,12 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drill
   return traits;
 }
 
-/** The shapes of blanks of one size with measures that are one written alike; `length` and `width` are those of the blank, from `levelled` too. */
+/** Shapes of blanks of one size with equal measures snapped to one number; `length` and `width` of the blank, snapped too. */
 export function levelledShapes(shapes: readonly PieceShape[], length: number, width: number): PieceShape[] {
   const [alongs, acrosses, all] = [new Set<number>(), new Set<number>(), new Set<number>()];
   for (const shape of shapes)
     for (const { points, sizes } of shape) {
-      // Twice the middle of a chain is what a length is given as: its own mirror image lies about half of that.
+      // A snapped length is twice the middle of its chain, so its own mirror image lies about half of it.
       for (const [u, v] of points) {
         alongs.add(u).add(length / 2 - u);
         acrosses.add(v).add(width / 2 - v);
@@ -81,7 +78,7 @@ const OTHER: Readonly<Record<Trait['face'], Trait['face']>> = { reference: 'othe
 /** The mirror image: the same from the other face. */
 export const mirror = (shape: PieceShape): PieceShape => shape.map((trait) => ({ ...trait, face: OTHER[trait.face] }));
 
-/** A blank as it lies: what lies alike need not be turned to be known as the same. The order of its cuts counts here, so that nothing is sorted. */
+/** A blank as it lies, in the order of its cuts: identical texts need no comparison of orientations. */
 export function asItLies(shape: PieceShape, bands: readonly EdgeId[]): string {
   let text = bands.join();
   for (const { what, sizes, face, points } of shape) {
@@ -91,23 +88,23 @@ export function asItLies(shape: PieceShape, bands: readonly EdgeId[]): string {
   return text;
 }
 
-/** One of the four ways to lay a blank down: turned end for end, turned edge for edge, or both. */
+/** One of the four orientations of a blank: turned end for end, edge for edge, or both. */
 interface Turn {
   readonly alongFlips: boolean;
   readonly acrossFlips: boolean;
 }
 
-/** The four ways a blank can be turned. Turned over once the face changes, turned twice it does not. */
+/** The four orientations of a blank. Turned once the face changes, turned twice it does not. */
 const TURNS: readonly Turn[] = [false, true].flatMap((alongFlips) => [false, true].map((acrossFlips) => ({ alongFlips, acrossFlips })));
 
-/** One number for all four ways a blank can be turned: pieces with different numbers differ, and those with the same rarely do. */
+/** Least hash over the four orientations: different hashes mean different pieces; equal ones rarely do. */
 export function minSignature(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number): number {
   let least = Infinity;
   for (const turn of TURNS) least = Math.min(least, signOf(shape, bands, length, width, turn));
   return least;
 }
 
-/** One text for all four ways a blank can be turned: two blanks with the same text are the same piece. */
+/** Least text over the four orientations: equal texts mean the same piece. */
 export function canonicalText(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number): string {
   const lowest = minSignature(shape, bands, length, width);
   return TURNS.filter((turn) => signOf(shape, bands, length, width, turn) === lowest)
@@ -117,7 +114,7 @@ export function canonicalText(shape: PieceShape, bands: readonly EdgeId[], lengt
 
 const FACE_SIGN: Readonly<Record<Trait['face'], number>> = { reference: 1, other: 2, both: 3 };
 
-/** A number that does not depend on the order of cuts, points and bands: equal ways have equal ones, and different ways rarely do. */
+/** A hash independent of the order of cuts, points and bands. */
 function signOf(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): number {
   let sign = 0;
   for (const edge of bands) sign = (sign + mixed(swapped(edge, alongFlips, acrossFlips).charCodeAt(0), 7)) | 0;

@@ -1,10 +1,9 @@
-/** Measures that are one size, written as one number. */
+/** Snaps nearly equal measures to one number. */
 import { ONE_SIZE } from '../length/same-size.ts';
 
 /**
- * A number for each measure (nm), the same for all in a chain of steps no longer than `ONE_SIZE`: twice the middle of the chain.
- * Of measures that are their own mirror image about a middle the numbers are so too, for a mirrored chain has the mirrored middle;
- * rounding to a grid has not.
+ * A number for each measure (nm), the same for all in a chain of steps no longer than `ONE_SIZE`: twice the middle of the chain. Symmetric: a mirrored
+ * chain has the mirrored middle, which rounding to a grid would not give.
  */
 export function snapped(measures: Iterable<number>): (measure: number) => number {
   const sorted = [...new Set(measures)].sort((a, b) => a - b);

@@ -1,4 +1,4 @@
-/** Masses and centers: the cabinet's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
+/** Masses and centers of mass: the cabinet, its contents, and both together. Source: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { arrange, type Arrangement, type ItemLot } from '../contents/arrange.ts';
 import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
@@ -68,17 +68,17 @@ const CENTRE = formula({
   compute: (terms) => (terms['m₁'] * terms['e₁'] + terms['m₂'] * terms['e₂']) / (terms['m₁'] + terms['m₂'] || 1),
 });
 
-/** A mass at a place of the cabinet frame; positions in mm. */
+/** A mass at a position in the cabinet frame, mm. */
 export interface Load {
   readonly mass: ExplainedValue;
   readonly along: number;
   readonly up: number;
   readonly out: number;
-  /** The sum behind `out`, where it decides whether the cabinet hangs. */
+  /** The explanation of `out`, where it decides whether the cabinet hangs. */
   readonly outFigure?: ExplainedValue;
 }
 
-/** A load that lies on part of a floor, mm from the compartment's left end. */
+/** A load on part of a floor, mm from the compartment's left end. */
 export interface LoadStrip {
   readonly mass: ExplainedValue;
   readonly from: number;
@@ -87,28 +87,28 @@ export interface LoadStrip {
 
 export interface CompartmentLoad extends Load {
   readonly compartment: Compartment;
-  /** Things that were given to this floor. */
+  /** Items assigned to this floor. */
   readonly lots: readonly ItemLot[];
-  /** By a preset, that nobody weighed. */
+  /** Unweighed, by a preset. */
   readonly guessed: boolean;
-  /** Where things stand, when things were given to this floor; null for a load spread evenly over it. */
+  /** Load strips of the items assigned to this floor; null for an evenly spread load. */
   readonly arrangement: Arrangement | null;
-  /** Where the load lies; empty for one spread evenly. */
+  /** Load strips; empty for an evenly spread load. */
   readonly strips: readonly LoadStrip[];
 }
 
-/** What one panel carries as a floor: one space over it, or several side by side between dividers that stand on it. */
+/** The load on one panel as a floor: one space above it, or several side by side between dividers. */
 export interface FloorLoad {
   readonly floor: string;
-  /** Clear between what holds the panel's ends. */
+  /** Clear span between the panel's supports. */
   readonly span: ExplainedLength;
-  /** Of the one space; null where several share the floor. */
+  /** Of a single space; null where several share the floor. */
   readonly alone: CompartmentLoad | null;
-  /** From the span's left end; empty for one load spread evenly. */
+  /** From the span's left end; empty for one evenly spread load. */
   readonly strips: readonly LoadStrip[];
 }
 
-/** Loads by the panel that carries them, in the order the panels come up. */
+/** Loads by floor panel, in order of the panels. */
 export function floorLoads(contents: readonly CompartmentLoad[]): FloorLoad[] {
   const floors = new Map<string, CompartmentLoad[]>();
   for (const load of contents) {
@@ -131,14 +131,14 @@ export function floorLoads(contents: readonly CompartmentLoad[]): FloorLoad[] {
   });
 }
 
-/** Things on each floor, by the element it belongs to. */
+/** Items on each floor, by its element. */
 export type LotsOn = ReadonlyMap<string, readonly ItemLot[]>;
 const NO_LOTS: LotsOn = new Map();
 
 export interface CabinetWeights {
   /** By panel id. */
   readonly panels: ReadonlyMap<string, ExplainedValue>;
-  /** What hangs: all panels but those fixed to the wall or standing on the floor, and hardware. */
+  /** Hanging weight: all panels but those fixed to the wall or standing on the floor, and hardware. */
   readonly empty: Load;
   readonly contents: readonly CompartmentLoad[];
   readonly top: Load | null;
@@ -194,8 +194,8 @@ function emptyLoad(hung: readonly { mass: ExplainedValue; centre: Vector }[]): L
 }
 
 /**
- * The heaviest of what was entered for a space, what was placed in it, and what the design gives it: a load that somebody entered is never made
- * less by a thing that is placed there. A preset counts only where nothing else is known.
+ * The heaviest of the entered mass, the placed items, and the spec's own contents: an entered load is never lowered by placing an item. A preset counts
+ * only where nothing else is known.
  */
 function spaceLoad(cabinet: ResolvedCabinet, space: Compartment, held: Contents | undefined, lots: readonly ItemLot[]): CompartmentLoad {
   const placed = lots.length > 0 ? thingsLoad(space, lots) : null;
@@ -206,7 +206,7 @@ function spaceLoad(cabinet: ResolvedCabinet, space: Compartment, held: Contents 
   return placed && heaviest !== placed ? filledUp(placed, heaviest) : heaviest;
 }
 
-/** Things where they stand, and over the whole floor what is missing to the mass that was entered. */
+/** Items where they stand, and over the whole floor the rest of the entered mass. */
 function filledUp(placed: CompartmentLoad, entered: CompartmentLoad): CompartmentLoad {
   const missing = entered.mass.value - placed.mass.value;
   const mean = (axis: 'along' | 'up' | 'out'): number => (placed.mass.value * placed[axis] + missing * entered[axis]) / entered.mass.value;
@@ -221,7 +221,7 @@ function filledUp(placed: CompartmentLoad, entered: CompartmentLoad): Compartmen
   };
 }
 
-/** A tool in its bay stands in the middle of it. */
+/** A tool stands in the middle of its bay. */
 function ownLoad(compartment: Compartment, { value, source }: NonNullable<Compartment['ownKg']>): CompartmentLoad {
   const { width, height, depth, at } = compartment;
   return {
@@ -268,7 +268,7 @@ function compartmentLoad(cabinet: ResolvedCabinet, compartment: Compartment, hel
   };
 }
 
-/** Things that were given to a floor: each weighs where it stands. What found no room there still counts, spread over the floor. */
+/** Items assigned to a floor, each at its place. Items without room still count, spread over the floor. */
 function thingsLoad(compartment: Compartment, lots: readonly ItemLot[]): CompartmentLoad {
   const { width, depth, height, at } = compartment;
   const clear = { width: width.value, depth: depth.value, height: height.value };
@@ -308,7 +308,7 @@ function thingsLoad(compartment: Compartment, lots: readonly ItemLot[]): Compart
   };
 }
 
-/** One strip for all that stand over the same stretch of floor, whether behind or on one another. */
+/** One strip for all items over the same stretch of floor, behind or on one another. */
 function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
   const piles = new Map<string, { item: ItemLot['item']; count: number; from: number; to: number }>();
   for (const { item, along, foot } of spots) {
@@ -323,7 +323,7 @@ function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
   ];
 }
 
-/** Things put on top of the unit: 40 kg/m². [ASSUME] */
+/** Items on top of the cabinet: 40 kg/m². [ASSUME] */
 function topLoad(cabinet: ResolvedCabinet): Load {
   const { width, height, depth } = cabinet.outside;
   const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
@@ -340,13 +340,13 @@ function topLoad(cabinet: ResolvedCabinet): Load {
   return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };
 }
 
-/** A load of which only a share is there. */
+/** A share of a load. */
 export const shareOfLoad = <L extends Load>(load: L, share: number): L => ({
   ...load,
   mass: evaluate(SCALED, { contents: load.mass, factor: share }, load.mass.label),
 });
 
-/** Empty cabinet and contents together, with contents multiplied by `factor`. */
+/** Empty cabinet and contents together, with the contents multiplied by `factor`. */
 export function loadedCabinet({ empty, contents, top }: CabinetWeights, factor = 1): Load {
   const hung = contents.filter(({ compartment }) => !compartment.stands);
   const loads = top ? [...hung, top] : hung;
@@ -371,7 +371,7 @@ export function loadedCabinet({ empty, contents, top }: CabinetWeights, factor =
   };
 }
 
-/** What hangs of what it holds that nobody weighed: presets, and things estimated from their volume, kg. */
+/** Unweighed hanging contents, kg: presets, and items estimated from their volume. */
 export const guessedMass = ({ contents, top }: Pick<CabinetWeights, 'contents' | 'top'>): number =>
   contents.reduce(
     (sum, { mass, compartment, lots, guessed }) =>
@@ -382,6 +382,6 @@ export const guessedMass = ({ contents, top }: Pick<CabinetWeights, 'contents' |
     top?.mass.value ?? 0,
   );
 
-/** What hangs of what it holds, kg. */
+/** Hanging contents, kg. */
 export const contentsMass = ({ contents, top }: CabinetWeights): number =>
   contents.reduce((sum, { mass, compartment }) => (compartment.stands ? sum : sum + mass.value), top?.mass.value ?? 0);

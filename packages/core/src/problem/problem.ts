@@ -1,6 +1,6 @@
 /**
- * A refusal in the one form every door of the program uses: screen, API, command and file reader.
- * `where` names the field, path or argument; `accepted` says what would have been taken.
+ * A refusal in the one form used everywhere: screen, API, command and file reader. `where` names the field, path or argument; `accepted` says what would
+ * have been accepted.
  */
 export interface Problem {
   readonly code: string;
@@ -18,7 +18,7 @@ export const refuse = (code: string, message: string, where: string, accepted: s
   problem: { code, message, where, accepted },
 });
 
-/** Thrown where a reader is many calls deep; the door that called it turns it into an Outcome. */
+/** Thrown deep inside a reader; its caller turns it into an Outcome. */
 export class Refusal extends Error {
   readonly problem: Problem;
 
@@ -29,7 +29,7 @@ export class Refusal extends Error {
   }
 }
 
-/** Runs a reader that may throw a Refusal; any other error is ours and passes through. */
+/** Runs a reader that may throw a Refusal; any other error passes through. */
 export function outcomeOf<T>(read: () => T): Outcome<T> {
   try {
     return accept(read());

@@ -1,4 +1,4 @@
-/** A floor as a beam between its two ends: sag and bending under a load spread evenly, or under loads where they lie. */
+/** A floor as a beam between its two ends: sag and bending under an even load, or under strip loads. */
 import type { LoadStrip } from '../parts/weights.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD } from './shelf-sag.ts';
@@ -16,7 +16,7 @@ const SHELF_LOAD = formula({
 
 const LOAD_FORCE = formula({ label: 'load-force', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
 
-/** Span, depth, thickness, stiffness, allowable stress, and what its ends take off the sag. */
+/** Span, depth, thickness, stiffness, allowable stress, and the effect of its ends on the sag. */
 export interface Beam {
   readonly L: Exclude<TermValue, number | ExplainedValue>;
   readonly B: TermValue;
@@ -28,7 +28,7 @@ export interface Beam {
 
 export interface Bent {
   readonly now: ExplainedValue;
-  /** Stress over what is allowed. */
+  /** Stress over the allowable stress. */
   readonly bending: ExplainedValue;
 }
 
@@ -37,10 +37,10 @@ export function underEvenLoad({ L, B, t, EI, F, κ }: Beam, contents: ExplainedV
   return { now: evaluate(SAG_NOW, { κ, Q, L, EI }), bending: evaluate(BENDING_USE, { Q, L, B, t, F }) };
 }
 
-/** Places along a span where the greatest is looked for: between two of them it changes by less than is shown. */
+/** Positions sampled along a span for the maximum: between two of them it changes by less than is shown. */
 const SAMPLES = 64;
 
-/** Sag and moment where the sums over all loads are greatest. */
+/** Sag and moment where their sums over all loads are greatest. */
 export function underLoads({ L, B, t, EI, F, κ }: Beam, loads: readonly LoadStrip[]): Bent {
   const rows = loads.map(({ mass, from, to }) => ({ P: evaluate(LOAD_FORCE, { m: mass }, mass.label), a: from, b: to }));
   const [xSag, xMoment] = greatestPlaces(
@@ -56,8 +56,8 @@ export function underLoads({ L, B, t, EI, F, κ }: Beam, loads: readonly LoadStr
 }
 
 /**
- * Where the sums over all loads of sag and of moment are greatest. The same polynomials as SAG_OF_LOAD
- * and MOMENT_OF_LOAD with what does not depend on x summed first: this runs at every key, for every shelf.
+ * Positions of the greatest total sag and moment. The polynomials of SAG_OF_LOAD and MOMENT_OF_LOAD with the terms independent of x summed first: runs on
+ * every keystroke for every shelf.
  */
 export function greatestPlaces(loads: readonly { readonly P: number; readonly a: number; readonly b: number }[], L: number): [sag: number, moment: number] {
   let R = 0;

@@ -1,4 +1,4 @@
-/** Sag of every floor of a cabinet under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
+/** Sag of every floor of a cabinet under its contents. Strength (bending over allowable) goes to the checks, appearance stays here. */
 import { floorLoads, type MaterialOf, type CabinetWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { hasSize } from '../solid/panel.ts';
@@ -9,7 +9,7 @@ import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 
-/** A panel shorter than this share of the space over it is a tab. */
+/** A panel shorter than this share of the space above it is a tab. */
 const TAB_SHARE = 0.6;
 
 export interface ShelfSag {
@@ -20,19 +20,19 @@ export interface ShelfSag {
   readonly bending: ExplainedValue;
 }
 
-/** Sags are known, and shown, to a tenth of a millimeter: only what is over the limit by that is said to show. */
+/** Resolution of sag, a tenth of a millimeter: only more than that over the limit counts as visible. */
 export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): boolean => Math.round(later.value * 10) > Math.round(limit.value * 10);
 
 export function sagOf(cabinet: ResolvedCabinet, weights: CabinetWeights, materialOf: MaterialOf): ShelfSag[] {
   return floorLoads(weights.contents).flatMap(({ floor, span, alone, strips }) => {
     const panel = cabinet.byId.get(floor)!;
-    // A part that no size is left of bends under nothing: it cannot be made.
+    // A part without a size cannot be made, and does not sag.
     if (!hasSize(panel) || span.value <= 0) return [];
-    // A tab is held along its one end: what bridges two of them is no beam of its.
+    // A tab is held at its one end: the load across two of them spans no beam of theirs.
     if (toMm(panel.length.value) < TAB_SHARE * toMm(span.value)) return [];
     const material = materialOf(panel.stock);
     const source = { kind: 'table' as const, name: material.name, tag: material.source };
-    // A part whose grain lies as it comes may lie across: it is taken to. Sheets without grain are as stiff either way.
+    // A part with free grain direction counts as cut across. Sheets without grain are equally stiff both ways.
     const along = panel.grain === 'length';
     const L = { value: toMm(span.value), length: span };
     const B = { value: toMm(panel.width.value), length: panel.width };

@@ -1,11 +1,11 @@
-/** How far a shelf sags, now and after years. Sources: docs/formulas/shelf-sag.md. Looks only: sag never enters the hanging verdict. */
+/** Sag of a shelf, now and long-term. Source: docs/formulas/shelf-sag.md. Appearance only: sag never enters the hanging verdict. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { formula } from '../explained/explained-value.ts';
 
 const SOURCE = '[eq] simply supported beam, docs/formulas/shelf-sag.md';
-/** The target for looks, long term. */
+/** Long-term limit for appearance. */
 export const SAG_LIMIT_OVER = 600;
-/** A glued dado holds the ends a little. [ASSUME] */
+/** Partial fixity of glued dadoes. [ASSUME] */
 export const GLUED_ENDS = ASSUMED.gluedEnds.value;
 
 export const BENDING_STIFFNESS = formula({
@@ -44,7 +44,7 @@ export const SAG_LIMIT = formula({
   compute: ({ L }) => L / SAG_LIMIT_OVER,
 });
 
-/** Bending stress over the long-term allowable: Q L/8 over B t²/6. Strength is always taken as simply supported. */
+/** Bending stress over the long-term allowable: Q L/8 over B t²/6. Strength always counts as simply supported. */
 export const BENDING_USE = formula({
   label: 'shelf-bending',
   unit: 'share',
@@ -55,8 +55,8 @@ export const BENDING_USE = formula({
 });
 
 /**
- * How far a simply supported beam sags at x under a load P spread from a to b: the double integral of
- * its moment, with the load's own two steps. A load of no length counts as a point.
+ * Sag of a simply supported beam at x under a load P spread from a to b: double integral of its moment, with the load's own two steps. A load of zero
+ * length counts as a point load.
  */
 export const SAG_OF_LOAD = formula({
   label: 'sag-of-load',

@@ -1,4 +1,4 @@
-/** Sums of lengths, weights, spacing and sag. */
+/** Quick sums of lengths, weights, spacing and sag. */
 import { readExpression } from '../length/parse.ts';
 import { toNumber } from '../length/rational.ts';
 import { PANEL_MASS } from '../parts/weights.ts';
@@ -147,7 +147,7 @@ const shelfSag: Sum = {
   },
 };
 
-/** The sag formula turned round: 5 w L⁴ creep / (384 E I) = L / limit. The load is taken as given, own weight included or not. */
+/** The sag formula solved for the load: 5 w L⁴ creep / (384 E I) = L / limit. The load is taken as given, own weight included or not. */
 const shelfSpan: Sum = {
   name: 'shelf-span',
   keys: [

@@ -1,4 +1,4 @@
-/** Sums of the cleat and the wall behind it. */
+/** Quick sums of the cleat and the wall behind it. */
 import { HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from '../hang/statics.ts';
 import { FINE_TIP } from '../hang/link.ts';
 import { studShares } from '../hang/stud-shares.ts';
@@ -8,7 +8,7 @@ import { evaluate } from '../explained/explained-value.ts';
 import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
-/** Six figures for the working: results stay unrounded. */
+/** Six digits for the working: results stay unrounded. */
 const six = (value: number): number => Number(value.toPrecision(6));
 const length = (key: string): SumKey => ({ key, kind: 'length' });
 const weight: SumKey = { key: 'weight', kind: 'force' };

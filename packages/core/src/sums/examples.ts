@@ -1,6 +1,6 @@
 /**
- * Worked examples of every quick sum: what the tests hold the core and the command to, to half a percent, and what a card of the
- * page of sums begins with (the first of each).
+ * Worked examples of every quick sum: the tests hold core and command to them, to half a percent, and a card on the page of sums starts with the first of
+ * each.
  */
 export interface SumExample {
   /** As it is typed after `bin/keen sum`. */
@@ -32,12 +32,12 @@ export const SUM_EXAMPLES: readonly SumExample[] = [
   // A table row of docs/formulas/shelf-sag.md: 18 mm birch, 30 kg/m and its own 3.4: 645 mm.
   { line: 'shelf-span depth=280mm thickness=18mm stiffness=9000MPa load=33.43kg/m creep=1.8', results: { span: 645 } },
   { line: 'even-spacing inside=700mm count=3 thickness=18mm', results: { opening: 161.5, positions: [161.5, 341, 520.5] } },
-  // (664 − 6) / 90 gives 7 more than the first; what is left, halved: (664 − 7·90 − 6)/2 = 14.
+  // (664 − 6) / 90 gives 7 more than the first; the remainder, halved: (664 − 7·90 − 6)/2 = 14.
   { line: 'slots inside=664mm item=80mm clearance=4mm thickness=6mm', results: { count: 8, pitch: 90, margin: 14 } },
   { line: 'slots inside=200mm pitch=60mm thickness=20mm margin=10mm', results: { count: 3, margin: 30, positions: [30, 90, 150] } },
   { line: 'length "expression=32in - 2*3/4in"', results: { value: 774.7 } },
   { line: 'strips width=600mm count=4 kerf=3.2mm', results: { each: 147.6, count: 4, left: 0, cuts: 3 } },
-  // 6 · 95 + 5 · 3.2 = 586; of the 14 left a kerf goes.
+  // 6 · 95 + 5 · 3.2 = 586; a kerf comes off the remaining 14.
   { line: 'strips width=600mm each=95mm kerf=3.2mm', results: { count: 6, left: 10.8, cuts: 6 } },
   { line: 'strips width=600mm each=147.6mm kerf=3.2mm', results: { count: 4, left: 0, cuts: 3 } },
   // 2 left, less than a kerf: lost in the last cut.
@@ -105,7 +105,7 @@ export const SUM_EXAMPLES: readonly SumExample[] = [
   { line: 'boards lengths=2*600mm,500mm stock=2400mm kerf=3mm', results: { count: 1, bound: 1 } },
 ];
 
-/** What a sum's card begins with, key by key; undefined for a sum without an example. */
+/** Initial values of a sum's card, key by key; undefined for a sum without an example. */
 export function exampleOf(name: string): Readonly<Record<string, string>> | undefined {
   const example = SUM_EXAMPLES.find(({ line }) => line.startsWith(`${name} `));
   return (
@@ -118,5 +118,5 @@ export function exampleOf(name: string): Readonly<Record<string, string>> | unde
   );
 }
 
-/** A typed line in words, as a shell parts it: quotes hold blanks together. */
+/** Splits a typed line into words like a shell: quotes keep spaces. */
 export const wordsOf = (line: string): string[] => line.match(/(?:[^\s"]|"[^"]*")+/g)!.map((word) => word.replaceAll('"', ''));

@@ -1,4 +1,4 @@
-/** Sums of what opens, and of what holds on it: doors, drawers, shelf pins, magnets. docs/sums.md */
+/** Quick sums of doors, drawers, shelf pins and magnets. docs/sums.md */
 import { PERMANENT } from '../hang/fasteners.ts';
 import { pinYield } from '../hang/joint-capacity.ts';
 import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
@@ -115,7 +115,7 @@ const shelfPin: Sum = {
   },
 };
 
-/** A thing longer than this turns on one magnet, mm. [ASSUME] */
+/** An item longer than this rotates on one magnet, mm. [ASSUME] */
 const TURNS_ON_ONE = 150;
 
 const magnet: Sum = {

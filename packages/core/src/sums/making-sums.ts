@@ -1,4 +1,4 @@
-/** Sums of what is sawn and routed: strips, guides, angles, squareness. docs/sums.md */
+/** Quick sums of sawing and routing: strips, guides, angles, squareness. docs/sums.md */
 import { Refusal } from '../problem/problem.ts';
 import type { SumKey, Sum } from './sum.ts';
 
@@ -7,9 +7,9 @@ const length = (key: string): SumKey => ({ key, kind: 'length' });
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const deg = (radians: number): number => (radians * 180) / Math.PI;
 
-/** What a width still counts as come out exactly, mm: far under what any saw does. */
+/** Remainder that still counts as exact, mm: far below any saw's accuracy. */
 const EXACT_MM = 1e-6;
-/** More strips than anyone would rip. */
+/** Limit on the number of strips. */
 const MAX_STRIPS = 10_000;
 
 const strips: Sum = {
@@ -65,7 +65,7 @@ const guideOffset: Sum = {
   },
 };
 
-/** Miter of an n-sided box whose sides lean: both angles of the saw. docs/formulas/mitre-bevel.md */
+/** Compound miter of an n-sided box with leaning sides: both saw angles. docs/formulas/mitre-bevel.md */
 const mitre: Sum = {
   name: 'mitre',
   keys: [
@@ -111,7 +111,7 @@ const tilt: Sum = {
   },
 };
 
-/** Diagonals of a parallelogram satisfy d₁² + d₂² = 2 (w² + h²); a tape's error does not reach this share of it. [ASSUME] */
+/** Diagonals of a parallelogram satisfy d₁² + d₂² = 2 (w² + h²); a larger relative deviation is a misreading. [ASSUME] */
 const BELIEVED = 0.02;
 
 const squareCheck: Sum = {

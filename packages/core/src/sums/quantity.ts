@@ -1,4 +1,4 @@
-/** Values as they are typed after `key=` on the command line: a number with a unit, to an amount in the program's own units. */
+/** Values typed after `key=` on the command line: a number with a unit, converted to the program's own units. */
 import { readExpression } from '../length/parse.ts';
 import { toNumber } from '../length/rational.ts';
 import { Refusal } from '../problem/problem.ts';
@@ -11,7 +11,7 @@ const PSI = 0.00689475729;
 
 interface Unit {
   readonly kind: QuantityKind;
-  /** Into mm, N, kg, deg, MPa, kg/m3, N/mm. */
+  /** Factors to mm, N, kg, deg, MPa, kg/m3, N/mm. */
   readonly times: number;
 }
 
@@ -58,7 +58,10 @@ export const ACCEPTED: Readonly<Record<QuantityKind, string>> = {
 
 const NUMBER = /^([+-]?(?:\d+,\d+|\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(.*)$/;
 
-/** The amount in the program's unit for `kind`. Throws a Refusal. */
+/**
+ * The amount in the program's unit for `kind`.
+ * @throws Refusal
+ */
 export function readQuantity(text: string, kind: QuantityKind, where: string): number {
   const trimmed = text.trim();
   if (kind === 'length') return readLengthMm(trimmed, where);
@@ -80,7 +83,7 @@ export function readQuantity(text: string, kind: QuantityKind, where: string): n
   throw new Refusal('unit', `'${text}' is a ${cabinet.kind}`, where, ACCEPTED[kind]);
 }
 
-/** Millimeters, unrounded: sums take 1/3in, which a drawing would refuse. */
+/** Millimeters, unrounded: sums accept 1/3in, which a drawing would refuse. */
 export function readLengthMm(text: string, where: string): number {
   const negative = text.startsWith('-');
   const { quantity } = readExpression(negative ? text.slice(1) : text, where);

@@ -1,9 +1,9 @@
-/** Sums of rows of things. docs/formulas/slots.md */
+/** Quick sums of rows of items. docs/formulas/slots.md */
 import { slotsIn } from '../contents/row.ts';
 import { Refusal } from '../problem/problem.ts';
 import type { SumKey, Sum } from './sum.ts';
 
-/** More positions than anyone would mark. */
+/** Limit on the number of positions. */
 const MAX_SLOTS = 10_000;
 
 const n = (value: number, unit: string) => ({ value, unit });

@@ -1,4 +1,4 @@
-/** Sums of screws: what they hold, what they carry, how long they must be. */
+/** Quick sums of screws: withdrawal, shear, length. */
 import {
   bearingLength,
   combinedUse,
@@ -18,11 +18,11 @@ import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 const n = (value: number, unit?: string) => (unit === undefined ? { value } : { value, unit });
 const SCREW: SumKey = { key: 'screw', kind: 'choice', options: SCREW_IDS, optional: true };
 const duration: SumKey = { key: 'duration', kind: 'factor', default: '1', max: { value: 2, accepted: 'up to 2: what a load of a moment is allowed' } };
-/** The heaviest wood there is sinks in water, by little more than a third. */
+/** Upper limit of specific gravity: the heaviest wood is about a third heavier than water. */
 const gravityKey = (key: string): SumKey => ({ key, kind: 'factor', max: { value: 1.4, accepted: 'the specific gravity of a wood: 0.3 to 1.4' } });
 const THICKEST = { value: 25.4, accepted: 'up to 25.4 mm (1 in)' } as const;
 
-/** Either a screw by name or its own measures; both, or neither, is an error. */
+/** Either a screw by name or its own dimensions; both, or neither, is an error. */
 function screwOr(inputs: Inputs, keys: readonly string[]): Screw | undefined {
   const own = keys.filter((key) => inputs.has(key));
   if (inputs.has('screw')) {

@@ -1,4 +1,4 @@
-/** Sums that choose among what there is: leaves of a dado stack, lengths of boards. docs/sums.md */
+/** Quick sums that choose from stock: leaves of a dado stack, lengths of boards. docs/sums.md */
 import { nanometers, type Length } from '../length/length.ts';
 import { cutBoards } from '../nest/boards.ts';
 import { Refusal } from '../problem/problem.ts';
@@ -10,9 +10,9 @@ const n = (value: number, unit: string) => ({ value, unit });
 const mmOf = (nm: number): number => nm / 1e6;
 const nmOf = (mm: number): Length => nanometers(Math.round(mm * 1e6));
 
-/** More leaves than any box of chippers and shims has. */
+/** Limit on the number of leaves. */
 const MAX_LEAVES = 40;
-/** Widths that are told beside the best. */
+/** Alternatives listed beside the best width. */
 const OTHERS = 4;
 
 interface Width {
@@ -68,7 +68,7 @@ function nearestWidths(target: number, blades: number, chippers: readonly Length
   return [...found.values()].sort((a, b) => off(a) - off(b) || b.nm - a.nm).slice(0, 1 + OTHERS);
 }
 
-/** The totals nearest to what is wanted, ascending list: enough on both sides for the best widths and the others. */
+/** Sums nearest to the target in an ascending list, on both sides. */
 function nearest(sums: readonly Leaves[], wanted: number): readonly Leaves[] {
   const at = sums.findIndex(({ sum }) => sum >= wanted);
   const middle = at < 0 ? sums.length : at;
@@ -77,7 +77,7 @@ function nearest(sums: readonly Leaves[], wanted: number): readonly Leaves[] {
 
 const MAX_PIECES = 200;
 
-/** '4*600mm' is four; a plain length one, or as many as wanted. */
+/** '4*600mm' is four; a plain length is one, or unlimited. */
 function counted(text: string, key: string): { readonly nm: Length; readonly count: number | null }[] {
   return text.split(',').map((each) => {
     const [first, second, ...rest] = each.split('*');
@@ -109,7 +109,7 @@ const boards: Sum = {
     const plan = cutBoards(
       pieces.map((length, index) => ({ id: `${index}`, length })),
       [],
-      // Priced by their length, so that the least stock in all is the cheapest.
+      // Priced by length, so that the least stock in all is cheapest.
       stock.map(({ nm, count }, index) => ({ id: `${index}`, length: nm, price: nm, count })),
       kerf,
     );

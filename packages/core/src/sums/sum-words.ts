@@ -1,4 +1,4 @@
-/** What sums, their keys and their results are called on a page, and in which group a sum is looked for. */
+/** Titles of sums, keys and results on a page, and the group each sum belongs to. */
 export const SUM_GROUPS = ['Measures', 'Box', 'Making', 'Fronts and drawers', 'Stock', 'Shelves', 'Screws', 'Cleat and wall'] as const;
 export type SumGroup = (typeof SUM_GROUPS)[number];
 
@@ -216,7 +216,10 @@ const WORDS: Readonly<Record<string, string>> = {
   clearance: 'clearance',
 };
 
-/** What a key or a result of a sum is called. Throws a RangeError where it has no name: a test asks for all of them. */
+/**
+ * Title of a key or result of a sum.
+ * @throws RangeError where it has none; a test asks for all of them
+ */
 export function sumKeyWords(sum: string, key: string): string {
   const words = WORDS[`${sum}.${key}`] ?? WORDS[key];
   if (words === undefined) throw new RangeError(`there are no words for '${sum}.${key}'`);

@@ -1,4 +1,4 @@
-/** A quick sum: one pure function of the core by name, with its keys, its results and its working. */
+/** A quick sum: one pure function of the core by name, with its keys, results and working. */
 import { Refusal } from '../problem/problem.ts';
 import type { ExplainedValue, ValueTerm } from '../explained/explained-value.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -11,10 +11,10 @@ export type SumKey = {
   readonly key: string;
   readonly optional?: boolean;
   readonly default?: string;
-  /** What may be written for leaving it out: 'half', 'middle'. */
+  /** Words that stand for the default: 'half', 'middle'. */
   readonly unsetWord?: string;
 } &
-  /** `max`: no more than this, in the unit of its kind; `accepted` says so. */
+  /** `max`: upper limit in the unit of its kind; `accepted` describes it. */
   (
     | { readonly kind: QuantityKind; readonly range?: AmountRange; readonly max?: { readonly value: number; readonly accepted: string } }
     | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: AmountRange }
@@ -47,7 +47,7 @@ export interface Inputs {
 export interface Sum {
   readonly name: string;
   readonly keys: readonly SumKey[];
-  /** Throws a Refusal when values do not go together. */
+  /** @throws Refusal when values contradict each other */
   run(inputs: Inputs): SumOutput;
 }
 
@@ -56,7 +56,10 @@ export interface SumAnswer extends SumOutput {
   readonly inputs: Readonly<Record<string, SumResult>>;
 }
 
-/** Runs a sum on typed `key=value` pairs. Throws a Refusal. */
+/**
+ * Runs a sum on typed `key=value` pairs.
+ * @throws Refusal
+ */
 export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]): SumAnswer {
   const given = new Map<string, string>();
   for (const [key, value] of pairs) {
@@ -130,7 +133,7 @@ function resultFor(row: SumKey, value: number | string | readonly number[]): Sum
   return unit === '' ? { value } : { value, unit };
 }
 
-/** The working of a figure, innermost first: each term with its name, then the formula with its result. */
+/** The working of a value, innermost first: each labeled term, then the formula with its result. */
 export function workingOf(figure: ExplainedValue): string[] {
   const inner = figure.terms.flatMap((term) => (term.inner ? workingOf(term.inner) : []));
   const terms = figure.terms.map((term) => `${term.symbol} = ${amount(term)} (${labelWords(term.label)})`).join(', ');

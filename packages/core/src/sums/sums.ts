@@ -1,4 +1,4 @@
-/** All quick sums there are, by name. A new one goes into one of the lists. */
+/** All quick sums by name. A new one goes into one of the lists. */
 import { Refusal } from '../problem/problem.ts';
 import { citationWords } from '../checks/words/citations.ts';
 import { BOX_SUMS } from './box-sums.ts';
@@ -15,7 +15,10 @@ export const SUMS: readonly Sum[] = [...BOX_SUMS, ...ROW_SUMS, ...MAKING_SUMS, .
 export const listSums = (): { name: string; keys: string[] }[] =>
   SUMS.map(({ name, keys }) => ({ name, keys: keys.map(({ key, default: start }) => (start === undefined ? key : `${key}=${start}`)) }));
 
-/** Answers `NAME key=value …`. Throws a Refusal. */
+/**
+ * Answers `NAME key=value …`.
+ * @throws Refusal
+ */
 export function answerSum(name: string, args: readonly string[]): SumAnswer {
   const sum = SUMS.find((row) => row.name === name);
   if (!sum) throw new Refusal('unknown-sum', `there is no sum '${name}'`, 'sum', SUMS.map((row) => row.name).join(', '));

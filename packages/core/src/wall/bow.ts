@@ -1,11 +1,11 @@
-/** How a wall bows along level lines, and what to put behind a cleat and a spacer at each stud. docs/formulas/bow.md */
+/** Bow of a wall along level lines, and the shims behind cleat and spacer at each stud. docs/formulas/bow.md */
 import { toMm, type Length } from '../length/length.ts';
 import type { BowLine, Wall } from './wall.ts';
 
-/** A wall may bow so much along a cleat before it must be shimmed: 1 mm in 300, 3 mm in all. [A] */
+/** Bow along a cleat allowed without shims: 1 mm in 300, 3 mm in all. [A] */
 export const BOW_SHARE = 1 / 300;
 export const BOW_MOST_MM = 3;
-/** A cabinet racks when cleat and spacer lie on lines that are turned against each other by more. [A] */
+/** Twist between cleat and spacer beyond which a cabinet racks. [A] */
 export const RACK_MM = 1;
 
 interface Reading {
@@ -13,7 +13,7 @@ interface Reading {
   readonly off: number;
 }
 
-/** Straight between rows that rise by `at`, level past the first and the last. Null without any. */
+/** Linear between rows in order of `at`, constant beyond the first and last. Null without rows. */
 function between<T>(rows: readonly T[], at: number, placeOf: (row: T) => number, valueOf: (row: T) => number): number | null {
   const first = rows[0];
   if (first === undefined) return null;
@@ -27,7 +27,7 @@ function between<T>(rows: readonly T[], at: number, placeOf: (row: T) => number,
   return valueOf(rows.at(-1)!);
 }
 
-/** Readings of a line from left to right; none where there are not two. */
+/** Readings of a line from left to right; none with fewer than two. */
 function readingsOf({ readings }: BowLine): Reading[] {
   const rows = Object.values(readings)
     .map(({ along, off }) => ({ along: along.nm as number, off: off.nm as number }))
@@ -35,7 +35,7 @@ function readingsOf({ readings }: BowLine): Reading[] {
   return rows.length < 2 ? [] : rows;
 }
 
-/** From the string to the wall at a place, straight between readings and level past the last. Null without two readings. */
+/** Distance from the string to the wall at a position: linear between readings, constant beyond the last. Null with fewer than two. */
 export const offAt = (line: BowLine, along: number): number | null =>
   between(
     readingsOf(line),
@@ -44,10 +44,10 @@ export const offAt = (line: BowLine, along: number): number | null =>
     (row) => row.off,
   );
 
-/** How far the wall's face is behind the strings at a place and height, nm. */
+/** Distance of the wall's face behind the strings at a position and height, nm. */
 export type WallFace = (along: number, up: number) => number;
 
-/** The face of a wall that was measured: straight between the lines above and below, the nearest beyond. Null without a line. */
+/** The measured face of a wall: linear between the lines above and below, the nearest beyond. Null without a line. */
 export function faceOf({ bow }: Pick<Wall, 'bow'>): WallFace | null {
   const lines = Object.values(bow)
     .map((line) => ({ up: line.up.nm as number, readings: readingsOf(line) }))
@@ -77,14 +77,14 @@ export interface Shim {
 export interface Shims {
   readonly cleat: readonly Shim[];
   readonly spacer: readonly Shim[];
-  /** Most that the wall is off the straight line between the cleat's ends; and what is allowed unshimmed. */
+  /** Greatest deviation of the wall from the straight line between the cleat's ends, and the allowed one. */
   readonly bow: Length;
   readonly allowed: Length;
-  /** How much cleat and spacer are turned against each other over the unit's width. */
+  /** Twist between cleat and spacer over the cabinet's width. */
   readonly rack: Length;
 }
 
-/** Places a cleat bears: its ends and every stud it crosses. */
+/** Bearing points of a cleat: its ends and every stud it crosses. */
 export interface BearingPlace {
   readonly left: number;
   readonly right: number;
@@ -93,9 +93,9 @@ export interface BearingPlace {
   readonly spacerUp: number;
 }
 
-/** Shims behind cleat and spacer so that both lie in one plane. */
+/** Shims that bring cleat and spacer into one plane. */
 export function shimsFor(face: WallFace, { left, right, studs, cleatUp, spacerUp }: BearingPlace): Shims {
-  // The points a straight board touches are the ones nearest to the room: everything else is filled up to the line over them.
+  // Upper hull: a straight board touches the points nearest to the room; every other point is shimmed up to the line over them.
   const line = (places: readonly number[], up: number): Shim[] => {
     const least = Math.min(...places.map((along) => face(along, up)));
     return places.map((along) => ({ along: along as Length, thickness: Math.round(face(along, up) - least) as Length }));

@@ -1,4 +1,4 @@
-/** What follows from a wall alone, worked out once for all the cabinets on it. */
+/** Facts derived from a wall alone, computed once for all its cabinets. */
 import type { Length } from '../length/length.ts';
 import { faceOf, type WallFace } from './bow.ts';
 import { studCentres } from './studs.ts';
@@ -8,7 +8,7 @@ import { cableBands, type Band } from './zones.ts';
 export interface WallFacts {
   readonly studs: readonly Length[];
   readonly bands: readonly Band[];
-  /** Null where nobody measured how it bows. */
+  /** Null where nobody measured its bow. */
   readonly face: WallFace | null;
 }
 

@@ -1,4 +1,4 @@
-/** What a cabinet is fixed with where no timber stud is reached, as it was entered: plugs in masonry, anchors in wallboard, the sheet of metal studs. */
+/** Fixings where there is no timber stud, as entered: plugs in masonry, anchors in wallboard, the sheet of metal studs. */
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 
@@ -9,20 +9,20 @@ export interface WallFixing {
   /** Into studs or masonry; or into the covering alone, with anchors. */
   readonly into: 'ground' | 'covering';
   readonly plug: PlugId;
-  /** The maker's rating of one, N, straight out and along the wall; null when nobody knows. */
+  /** Maker's rating of one, N, straight out and along the wall; null where unknown. */
   readonly pullN: number | null;
   readonly shearN: number | null;
-  /** Whether that is what it may carry, or what it fails at. */
+  /** Whether the rating is an allowable load, or a failure load. */
   readonly rating: 'working' | 'ultimate';
-  /** Center to center, where no stud says where they go. */
+  /** Center to center, where no stud decides. */
   readonly every: Entered;
-  /** Of the sheet metal studs are folded from. */
+  /** Sheet thickness of metal studs. */
   readonly metal: Entered;
-  /** Pull and shear add up straight in timber too; absent: by the rule of the ground. */
+  /** Straight sum of pull and shear in timber too; absent: the rule of the ground. */
   readonly strict?: boolean;
 }
 
-/** The most a rating can say, N. */
+/** Upper limit of a rating, N. */
 export const MAX_RATING_N = 20_000;
 
 export const newFixing = (unit: DisplayUnit): WallFixing => ({

@@ -1,20 +1,20 @@
-/** The room there is on a wall: largest free rectangles between what is on it, and cabinets fitted into one. */
+/** Free space on a wall: maximal free rectangles between its things, and cabinets fitted into one. */
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 
-/** Clearances a person asks for, nm. */
+/** Clearances chosen by a person, nm. */
 export interface Clearances {
   /** Under the ceiling, for lifting it on. */
   readonly above: number;
-  /** To whatever stands beside it. */
+  /** To whatever is beside it. */
   readonly beside: number;
-  /** Over the baseboard and what stands below. */
+  /** Above the baseboard and what stands below. */
   readonly below: number;
 }
 
-/** What a cabinet so deep must stay clear of, as rectangles in elevation. */
+/** Obstacles for a cabinet of this depth, as rectangles in elevation. */
 export function obstacles(wall: Wall, blocks: readonly WallBlock[], out: number, { above, beside, below }: Clearances): WallRect[] {
   const grown = (rect: WallRect): WallRect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
   const things = thingsInOrder(wall).filter((thing) => (blocksCabinets(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
@@ -23,7 +23,7 @@ export function obstacles(wall: Wall, blocks: readonly WallBlock[], out: number,
 
 const swungOn = new WeakMap<Wall, Map<number, readonly WallRect[]>>();
 
-/** Stretches of wall that leaves pass over nearer than a unit so deep; the same for all units of one depth. */
+/** Stretches of wall that door leaves sweep closer than a cabinet's depth; equal for all cabinets of one depth. */
 function swungOver(wall: Wall, out: number): readonly WallRect[] {
   const byDepth = swungOn.get(wall) ?? new Map<number, readonly WallRect[]>();
   swungOn.set(wall, byDepth);
@@ -32,7 +32,7 @@ function swungOver(wall: Wall, out: number): readonly WallRect[] {
   const found = thingsInOrder(wall).flatMap((thing): WallRect[] => {
     const sector = swingOf(thing, wall);
     if (!sector) return [];
-    // The stretch of wall the leaf passes over nearer than the cabinet is deep, found to the millimeter on the safe side.
+    // The stretch swept closer than the cabinet is deep, to the millimeter on the safe side.
     const step = 5 * NM_PER.mm;
     const strip = (left: number): boolean => sweeps(sector, { left, right: left + step, out, bottom: sector.bottom, top: sector.top });
     const from = sector.along - sector.radius - step;
@@ -43,14 +43,14 @@ function swungOver(wall: Wall, out: number): readonly WallRect[] {
   return found;
 }
 
-/** The whole wall a cabinet may use: over the baseboard, under the ceiling. */
+/** The usable wall: above the baseboard, under the ceiling. */
 export function wholeWall(wall: Wall, { above, beside, below }: Clearances): WallRect {
   const ends = { left: beside, right: wall.width.nm - beside };
   const floor = Math.max(floorAt(wall, 0), floorAt(wall, wall.width.nm));
   return { ...ends, bottom: floor + wall.baseboard.height.nm + below, top: lowestCeiling(wall, ends) - above };
 }
 
-/** Free rectangles that cannot be made larger, the largest by area first; those under the `least` width or height are left out. */
+/** Maximal free rectangles, largest area first; those below the `least` width or height are left out. */
 export function freeRectangles(
   bounds: WallRect,
   taken: readonly WallRect[],
@@ -68,7 +68,7 @@ export function freeRectangles(
     for (let k = i + 1; k < edges.length; k++) {
       const right = edges[k]!;
       if (right - left < least.width) continue;
-      // Upwards it is as tall as can be; it is as wide when something beside it is in the way on both sides.
+      // As tall as possible; as wide as possible where obstacles bound it on both sides.
       const add = (bottom: number, top: number): void => {
         const isBeside = (rect: WallRect): boolean => rect.bottom < top && rect.top > bottom;
         const isHeld = (at: number, end: number, there: ReadonlyMap<number, readonly WallRect[]>): boolean =>
@@ -108,7 +108,7 @@ export interface RunWish {
   readonly width: number | null;
   /** Between neighbors. */
   readonly gap: number;
-  /** Kept free for something, after so many units; 0 wide for nothing. */
+  /** A gap after this many cabinets; width 0 for none. */
   readonly open: { readonly width: number; readonly after: number };
   readonly share: SharedGap;
 }
@@ -117,13 +117,13 @@ export interface Run {
   readonly width: Length;
   /** Left ends, from the left. */
   readonly lefts: readonly Length[];
-  /** Left end of what is kept free. */
+  /** Left end of the gap. */
   readonly openAt: Length;
-  /** What is left of the width; negative when the run does not fit. */
+  /** Remaining width; negative when the run does not fit. */
   readonly left: Length;
 }
 
-/** A run of equal cabinets in a stretch of wall, with what is left shared out. Widths that are worked out are whole steps of the tape. */
+/** A run of equal cabinets in a stretch of wall, with the remainder shared out. Computed widths are whole tape steps. */
 export function runIn({ left, right }: Pick<WallRect, 'left' | 'right'>, { count, width, gap, open, share }: RunWish, unit: DisplayUnit): Run {
   const after = Math.min(Math.max(0, open.after), count);
   const split = open.width > 0 && after > 0 && after < count;

@@ -1,4 +1,4 @@
-/** A plain wall to start from: nothing on it yet, studs where they were said to be. */
+/** A plain new wall: empty, with studs as entered. */
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { newFixing } from './fixing.ts';

@@ -1,4 +1,4 @@
-/** Cabinets on the wall as blocks, and what they run into in elevation. Lengths in nm from the wall's left end and the floor. */
+/** Cabinets on the wall as blocks, and what they collide with in elevation. Lengths in nm from the wall's left end and the floor. */
 import type { Length } from '../length/length.ts';
 import { NM_PER } from '../length/length.ts';
 import type { Wall, WallThing } from './wall.ts';
@@ -14,7 +14,7 @@ export interface WallRect {
 export interface WallBlock extends WallRect {
   readonly id: string;
   readonly name: string;
-  /** How far it stands out of the wall. */
+  /** Depth from the wall. */
   readonly out: number;
 }
 
@@ -29,21 +29,21 @@ export const thingRect = ({ left, up, width, height }: Pick<WallThing, 'left' | 
 
 const between = (from: number, fall: number, width: number, along: number): number => from - (width > 0 ? (fall * along) / width : 0);
 
-/** Height of the ceiling over a place, and of the floor under it, both from the floor at the left end. */
+/** Height of the ceiling at a position, and of the floor, both from the floor at the left end. */
 export const ceilingAt = ({ ceiling, ceilingFall, width }: Wall, along: number): number => between(ceiling.nm, ceilingFall.nm, width.nm, along);
 export const floorAt = ({ floorFall, width }: Wall, along: number): number => between(0, floorFall.nm, width.nm, along);
 
-/** The lowest ceiling over a stretch: a straight slope is lowest at one end. */
+/** The lowest ceiling over a stretch: a slope is lowest at one end. */
 export const lowestCeiling = (wall: Wall, { left, right }: Pick<WallRect, 'left' | 'right'>): Length =>
   Math.min(ceilingAt(wall, left), ceilingAt(wall, right)) as Length;
 
-/** What nothing may hang over at all, whatever its depth. */
+/** Things nothing may hang over, at any depth. */
 const SOLID: ReadonlySet<WallThing['kind']> = new Set(['window', 'door', 'radiator', 'furniture', 'bench', 'trim', 'pipe', 'tap', 'light']);
-/** What can be covered but not reached then. */
+/** Things that may be covered, but are then out of reach. */
 const COVERED: ReadonlySet<WallThing['kind']> = new Set(['outlet', 'switch']);
 
 export const blocksCabinets = ({ kind }: WallThing): boolean => SOLID.has(kind);
 export const mustBeReached = ({ kind }: WallThing): boolean => COVERED.has(kind);
 
-/** Neighbors closer than this are one run. */
+/** Neighbors closer than this form one run. */
 export const TOUCHING = 3 * NM_PER.mm;

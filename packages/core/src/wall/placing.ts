@@ -1,4 +1,4 @@
-/** Ways to say where a cabinet hangs: over studs and clear of everything, centered, aligned, spread; and what a drag snaps to. */
+/** Placement of cabinets: over studs and clear of everything, centered, aligned, spread; and snapping of a drag. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
@@ -7,18 +7,18 @@ import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 import { bandAt, cableBands, drillState } from './zones.ts';
 
-/** Where wall screws go in a cabinet, nm: the heights of their rows over its bottom, and how near its ends a stud may be. */
+/** Wall screw positions in a cabinet, nm: heights of their rows above its bottom, and least distance of a stud from its ends. */
 export interface ScrewPlaces {
   readonly rows: readonly number[];
   readonly end: number;
 }
 
-/** A cabinet to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
+/** A cabinet to place: its size, depth and wall screw positions, all nm. */
 export interface PlaceWish extends ScrewPlaces {
   readonly width: number;
   readonly height: number;
   readonly out: number;
-  /** Where its bottom is wanted. */
+  /** Desired height of its bottom. */
   readonly up: number;
 }
 
@@ -26,13 +26,13 @@ export interface Proposal {
   readonly along: Length;
   readonly up: Length;
   readonly studs: number;
-  /** Screws that would go where a cable may run. */
+  /** Screws in a cable band. */
   readonly inBands: number;
 }
 
 const STEP = 5 * NM_PER.mm;
 
-/** Places for a cabinet, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
+/** Places for a cabinet, best first: two studs or more, screws outside cable bands, near the desired height, centered on its studs. */
 export function proposePlaces(wall: Wall, blocks: readonly WallBlock[], wanted: PlaceWish, clear: Clearances): Proposal[] {
   const bounds = wholeWall(wall, clear);
   const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear), wanted);
@@ -54,23 +54,22 @@ export function proposePlaces(wall: Wall, blocks: readonly WallBlock[], wanted: 
   return proposals.sort((a, b) => a.cost - b.cost || a.along - b.along).map(({ cost: _cost, ...proposal }) => proposal);
 }
 
-/** Left ends that put each pair of studs in the middle of a cabinet, in order. */
+/** Left ends that center a cabinet on each pair of studs, in order. */
 function centredOn(studs: readonly number[], { width, end }: Pick<PlaceWish, 'width' | 'end'>): number[] {
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
   const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [whole((a + b) / 2 - width / 2)] : [])));
   return [...new Set(centred)].sort((a, b) => a - b);
 }
 
-/** Left ends worth trying in a room: its ends, its middle, and what is centered on studs. */
+/** Left ends to try in a free rectangle: its ends, its middle, and positions centered on studs. */
 function lefts(room: WallRect, width: number, centred: readonly number[]): number[] {
   const [first, last] = [room.left, room.right - width];
   return [...new Set([first, last, Math.round((first + last) / 2), ...centred.filter((left) => left > first && left < last)])];
 }
 
 /**
- * The nearest place at which a block is clear of everything, over two studs where it can be; null when
- * there is none among the edges of what is there. Quick enough to be asked for every collision at
- * every key: it looks at its own height first, and at others only when that has no room.
+ * The nearest collision-free place of a block, over two studs where possible; null when none aligns with existing edges. Fast enough for every collision on
+ * every keystroke: it tries its own height first, and others only when that has no room.
  */
 export function nearestPlace(wall: Wall, others: readonly WallBlock[], block: WallBlock, { rows, end }: ScrewPlaces, above: number): Proposal | null {
   const [width, height] = [block.right - block.left, block.top - block.bottom];
@@ -113,10 +112,10 @@ export function nearestPlace(wall: Wall, others: readonly WallBlock[], block: Wa
   return bestOf([...new Set([block.bottom, ...ups])]) ?? level;
 }
 
-/** In the middle between two edges. */
+/** Centered between two edges. */
 export const centredBetween = (from: number, to: number, width: number): Length => Math.round((from + to - width) / 2) as Length;
 
-/** Left ends of units spread over a stretch with equal gaps, each rounded from the whole. Gaps may be negative where they do not fit. */
+/** Left ends of cabinets spread over a stretch with equal gaps, each rounded from the whole. Gaps may be negative where they do not fit. */
 export function spread(from: number, to: number, widths: readonly number[]): Length[] {
   const free = to - from - widths.reduce((sum, width) => sum + width, 0);
   let before = 0;
@@ -139,7 +138,7 @@ export interface SnapTarget {
   readonly to: SnapTo;
 }
 
-/** The nearest target within reach of one of the edges that are being moved; `at` is where the first edge comes to. */
+/** The nearest snap target of one of the moving edges; `at` is the new position of the first edge. */
 export function snap(at: number, edges: readonly number[], targets: readonly SnapTarget[], reach: number): Snap {
   let best: Snap = { at: at as Length, to: null };
   let least = reach;

@@ -1,4 +1,4 @@
-/** Wall rails: which studs each crosses, what it is notched for, and the pieces it is made of. */
+/** Wall rails: the studs each crosses, its notches, and its pieces. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { mustBeReached, overlap, thingRect, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
@@ -12,11 +12,11 @@ export interface RailPiece {
 export interface RailLayout {
   readonly studs: readonly Length[];
   readonly pieces: readonly RailPiece[];
-  /** Things it must be cut out around, with their play. */
+  /** Things it is notched around, with clearance. */
   readonly notches: readonly { readonly thing: string; readonly from: Length; readonly to: Length }[];
 }
 
-/** A notch is so much wider than what it goes round. [A] */
+/** Clearance of a notch around its obstacle. [A] */
 export const NOTCH_PLAY = 5 * NM_PER.mm;
 
 /** The face of a rail in elevation: from its foot up to the foot of its bevel, `shortFace` high. */
@@ -27,7 +27,7 @@ export const railRect = ({ left, right, up }: WallRail, shortFace: number): Wall
   top: up.nm,
 });
 
-/** How a rail lies over the studs: pieces no longer than the board, joined over the middle of a stud where one is in reach. */
+/** Pieces of a rail no longer than the board, joined over the middle of a stud where one is in reach. */
 export function layRail(wall: Wall, rail: WallRail, shortFace: number): RailLayout {
   const [left, right] = [rail.left.nm, rail.right.nm];
   const studs = studCentres(wall).filter((at) => at >= left && at <= right);
@@ -50,7 +50,7 @@ export function layRail(wall: Wall, rail: WallRail, shortFace: number): RailLayo
   return { studs, pieces, notches };
 }
 
-/** The next stud past an end, so that the rail can be run on to it; null when there is none. */
+/** The next stud beyond an end, to extend the rail to; null when there is none. */
 export function nextStud(wall: Wall, at: number, towards: 'left' | 'right', past: number): Length | null {
   const studs = studCentres(wall);
   const found = towards === 'right' ? studs.find((stud) => stud > at) : [...studs].reverse().find((stud) => stud < at);

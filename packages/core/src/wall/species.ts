@@ -1,4 +1,4 @@
-/** What studs are sawn from: specific gravity for fasteners, [NDS T12.3.3A] (m). Not known: the lowest that is likely. */
+/** Stud species: specific gravity for fasteners, [NDS T12.3.3A] (m). Unknown: the lowest that is likely. */
 export const SPECIES = {
   unknown: { name: 'not known', gravity: 0.36 },
   spf: { name: 'spruce, pine or fir', gravity: 0.42 },

@@ -17,15 +17,13 @@ export type StructureId = (typeof STRUCTURE_IDS)[number];
 export interface Structure {
   readonly id: StructureId;
   readonly name: string;
-  /** There are studs or ribs to be found behind it. */
+  /** It has studs or ribs to be found. */
   readonly ribs: boolean;
-  /**
-   * Who carries: timber studs; metal studs; masonry, by plugs; a moving wall, on which no hook alone may hang.
-   */
+  /** What carries: timber studs; metal studs; masonry, by plugs; a moving wall, on which no hook alone may hang. */
   readonly carries: 'timber' | 'metal' | 'masonry' | 'moving';
-  /** How sound it is for a plug, as a share of solid brick. [ASSUME] */
+  /** Soundness for a plug, as a share of solid brick. [ASSUME] */
   readonly sound: number;
-  /** Usual thickness of what lies between cleat and ground, mm. [ASSUME] */
+  /** Usual thickness between cleat and ground, mm. [ASSUME] */
   readonly coveringMm: number;
 }
 

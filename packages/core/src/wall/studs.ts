@@ -5,7 +5,7 @@ import { SPECIES } from './species.ts';
 import { STRUCTURES } from './structures.ts';
 
 export interface Stud {
-  /** The mark's id, or 'r3' for the regular stud 3 that nobody corrected. */
+  /** The mark's id, or 'r3' for the regular stud 3 without a mark. */
   readonly id: string;
   readonly at: Length;
   readonly state: StudState;
@@ -30,21 +30,20 @@ export function studsOf({ width, studs, structure }: Pick<Wall, 'width' | 'studs
   return found.filter(({ at }) => at >= 0 && at <= width.nm).sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
 }
 
-/** Marks nearer to one another than this are one stud, unless both were probed. */
+/** Marks closer than this are one stud, unless both were probed. */
 const ONE_STUD_NM = 200 * NM_PER.mm;
-/** Two marks no further apart than this are the two edges of one stud, doubled at most. [A] */
+/** Marks no further apart than this can be the two edges of one stud, doubled at most. [A] */
 const TWO_EDGES_NM = 90 * NM_PER.mm;
 
-/** A stud that counts, and the marks it was told by. */
+/** A stud that counts, with its marks. */
 export interface CountedStud {
   readonly at: Length;
   readonly marks: readonly Stud[];
 }
 
 /**
- * Studs that a hanging may count, left to right. Marks within 200 mm of one another are taken for one stud unless both were probed: a finder
- * says its edges, or a pipe beside it. It stands where it was probed; else in the middle of two marks that may be its edges; else at the first
- * that was found.
+ * Studs that a hanging may count, left to right. Marks within 200 mm of one another count as one stud unless both were probed: a finder reports edges, or a
+ * pipe beside it. The stud is where it was probed; else in the middle of two marks that may be its edges; else at the first one found.
  */
 export function countedStuds(wall: Pick<Wall, 'width' | 'studs' | 'structure'>): CountedStud[] {
   const groups: Stud[][] = [];
@@ -57,7 +56,7 @@ export function countedStuds(wall: Pick<Wall, 'width' | 'studs' | 'structure'>):
   return groups.map((marks) => ({ at: middleOf(marks), marks }));
 }
 
-/** Studs at their spacing, that nobody marked, are as far apart as was said. */
+/** Unmarked studs at their spacing are as far apart as entered. */
 const isSameStud = (a: Stud, b: Stud): boolean =>
   b.at - a.at < ONE_STUD_NM && !(a.state === 'probed' && b.state === 'probed') && !(a.state === 'assumed' && b.state === 'assumed');
 
@@ -69,10 +68,10 @@ function middleOf(marks: readonly Stud[]): Length {
   return last - first <= TWO_EDGES_NM ? (Math.round((first + last) / 2) as Length) : first;
 }
 
-/** Where the studs that count stand. */
+/** Centers of the studs that count. */
 export const studCentres = (wall: Pick<Wall, 'width' | 'studs' | 'structure'>): Length[] => countedStuds(wall).map(({ at }) => at);
 
-/** Someone has said where studs are, by a spacing or one by one. */
+/** Whether studs are known, by a spacing or one by one. */
 export const studsKnown = ({ studs }: Pick<Wall, 'studs'>): boolean => studs.known || Object.values(studs.marks).some(({ gone }) => !gone);
 
 export const studGravity = ({ studs }: Pick<Wall, 'studs'>): number => SPECIES[studs.species].gravity;

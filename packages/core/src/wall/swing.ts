@@ -1,7 +1,6 @@
 /**
- * What swings: the sector a door sweeps in plan, against blocks on the wall. In plan, `along` runs to
- * the right and `out` into the room; angles are from the direction of `along`, turning out of the wall.
- * Exact up to floating point; an oracle of sampled points stands against it in the tests.
+ * Swings: the sector a door sweeps in plan, against blocks on the wall. In plan, `along` runs to the right and `out` into the room; angles are from the
+ * direction of `along`, turning out of the wall. Exact up to floating point; the tests compare it with sampled points.
  */
 import type { Wall, WallThing } from './wall.ts';
 
@@ -13,7 +12,7 @@ export interface Sector {
   readonly toDeg: number;
   readonly bottom: number;
   readonly top: number;
-  /** Along the whole leaf where it is fully open: so far past it, and on which side of it, 1 for counterclockwise. */
+  /** Handle along the fully open leaf: its projection, and its side, 1 for counterclockwise. */
   readonly handle?: { readonly deep: number; readonly openDeg: number; readonly beyond: 1 | -1 };
 }
 
@@ -26,12 +25,12 @@ export interface PlanBlock {
   readonly top: number;
 }
 
-/** A hundredth of a square micrometer: less is what is left of rounding. */
+/** A hundredth of a square micrometer: less is rounding. */
 const TOUCHING_NM2 = 1e4;
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
-/** The sector a door of the room sweeps, with its handle; null for what does not swing. */
+/** The sector a room door sweeps, with its handle; null for what does not swing. */
 export function swingOf(thing: WallThing, wall: Pick<Wall, 'width'>): Sector | null {
   const radius = thing.width.nm;
   if (radius <= 0 || thing.hinge === 'none' || (thing.kind !== 'door' && thing.kind !== 'side-door')) return null;
@@ -42,17 +41,17 @@ export function swingOf(thing: WallThing, wall: Pick<Wall, 'width'>): Sector | n
       ? { along: thing.left.nm, out: 0, radius, fromDeg: 0, toDeg: Math.min(180, turn), ...heights, ...handleOf(thing, turn, 1) }
       : { along: thing.left.nm + radius, out: 0, radius, fromDeg: Math.max(0, 180 - turn), toDeg: 180, ...heights, ...handleOf(thing, 180 - turn, -1) };
   }
-  // In the side wall: shut it lies along that wall, pointing into the room, and opens towards this one.
+  // In the side wall: closed it lies along that wall, pointing into the room, and opens toward this one.
   return thing.hinge === 'left'
     ? { along: 0, out: thing.out.nm, radius, fromDeg: 90 - turn, toDeg: 90, ...heights, ...handleOf(thing, 90 - turn, -1) }
     : { along: wall.width.nm, out: thing.out.nm, radius, fromDeg: 90, toDeg: 90 + turn, ...heights, ...handleOf(thing, 90 + turn, 1) };
 }
 
-/** Nobody enters where on the leaf its handle is: it is taken to reach all along it. */
+/** The handle's position on the leaf is unknown: it counts along the whole leaf. */
 const handleOf = ({ handle }: Pick<WallThing, 'handle'>, openDeg: number, beyond: 1 | -1): Pick<Sector, 'handle'> =>
   handle.nm > 0 ? { handle: { deep: handle.nm, openDeg, beyond } } : {};
 
-/** Whether a sector of at most 180 degrees and a block share room. */
+/** Whether a sector of at most 180 degrees and a block overlap. */
 export function sweeps(sector: Sector, block: PlanBlock): boolean {
   if (block.bottom >= sector.top || block.top <= sector.bottom) return false;
   let polygon: [number, number][] = [
@@ -65,12 +64,12 @@ export function sweeps(sector: Sector, block: PlanBlock): boolean {
   const [from, to] = [rad(sector.fromDeg), rad(sector.toDeg)];
   polygon = clip(polygon, (x, y) => Math.cos(from) * y - Math.sin(from) * x);
   polygon = clip(polygon, (x, y) => Math.sin(to) * x - Math.cos(to) * y);
-  // Only touching is no room shared.
+  // Touching does not count.
   if (polygon.length < 3 || areaOf(polygon) < TOUCHING_NM2) return false;
   return nearest(polygon) < sector.radius;
 }
 
-/** Whether the handle, a strip along the open leaf, and a polygon share room. */
+/** Whether the handle, a strip along the open leaf, and a polygon overlap. */
 function meetsHandle({ handle, radius }: Sector, polygon: readonly [number, number][]): boolean {
   if (!handle) return false;
   const [c, s] = [Math.cos(rad(handle.openDeg)), Math.sin(rad(handle.openDeg))];

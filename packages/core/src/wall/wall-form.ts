@@ -1,7 +1,7 @@
-/** Limits of what can be entered about a wall; forms and the file reader take them from here. */
+/** Limits of the wall's fields, shared by forms and the file reader. */
 import { mm, type Length } from '../length/length.ts';
 
-/** What a note of an override may say: who answers for it, and why. */
+/** Note of an override: who is responsible, and why. */
 export const NOTE = { least: 10, most: 300 } as const;
 
 const row = (least: number, most: number): { readonly least: Length; readonly most: Length } => ({ least: mm(least), most: mm(most) });

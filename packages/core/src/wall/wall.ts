@@ -1,4 +1,4 @@
-/** The wall cabinets hang on, as it was entered and found. Heights are from the floor at the left end, places from the left end. */
+/** The wall, as entered and surveyed. Heights are from the floor at the left end, positions from the left end. */
 import type { Entered } from '../length/entered.ts';
 import type { WallFixing } from './fixing.ts';
 import type { StructureId } from './structures.ts';
@@ -6,27 +6,27 @@ import type { SpeciesId } from './species.ts';
 
 export interface Wall {
   readonly width: Entered;
-  /** Floor to ceiling at the left end, or to whatever is in the way of lifting. */
+  /** Floor to ceiling at the left end, or to an obstacle for lifting. */
   readonly ceiling: Entered;
-  /** How much lower floor and ceiling are at the right end; negative when they rise. */
+  /** Drop of floor and ceiling toward the right end; negative when they rise. */
   readonly floorFall: Entered;
   readonly ceilingFall: Entered;
   readonly structure: StructureId;
   /** Thickness of wallboard, tile and air between cleat and stud. */
   readonly covering: Entered;
   readonly studs: Studs;
-  /** What holds where no timber stud does. */
+  /** Fixing where there is no timber stud. */
   readonly fixing: WallFixing;
   readonly baseboard: { readonly height: Entered; readonly out: Entered };
   readonly things: Readonly<Record<string, WallThing>>;
-  /** Where someone looked before drilling. */
+  /** Places someone surveyed before drilling. */
   readonly looked: Readonly<Record<string, Looked>>;
   readonly bow: Readonly<Record<string, BowLine>>;
   readonly rails: Readonly<Record<string, WallRail>>;
 }
 
 export interface Studs {
-  /** False when nobody has looked: the plan then says so instead of guessing. */
+  /** False when nobody has looked: the plan says so instead of guessing. */
   readonly known: boolean;
   /** Center to center. */
   readonly spacing: Entered;
@@ -38,17 +38,17 @@ export interface Studs {
   readonly marks: Readonly<Record<string, StudMark>>;
 }
 
-/** How sure a stud is. */
+/** Certainty of a stud. */
 export type StudState = 'assumed' | 'found' | 'probed';
 
-/** A stud that is not where the spacing puts it, or that was found there. */
+/** A stud off its regular position, or one that was found. */
 export interface StudMark {
   readonly id: string;
-  /** Which stud of the regular row it stands for, counted from 0; null for one between. */
+  /** Index of the regular stud it replaces, from 0; null for one in between. */
   readonly regular: number | null;
   readonly at: Entered;
   readonly state: StudState;
-  /** There is none here. */
+  /** There is no stud here. */
   readonly gone: boolean;
 }
 
@@ -70,9 +70,8 @@ export const THING_KINDS = [
 export type ThingKind = (typeof THING_KINDS)[number];
 
 /**
- * Something on the wall or before it, as a block: its left and lower edge, its size, how far it stands
- * out. A door swings into the room about its hinge; a side door is in the wall at the left or right
- * end, `out` its hinge's distance from this wall and `width` its leaf.
+ * A thing on or in front of the wall, as a block: its left and lower edge, its size, its depth. A door swings into the room about its hinge; a side door is
+ * in the wall at the left or right end, with `out` its hinge's distance from this wall and `width` its leaf.
  */
 export interface WallThing {
   readonly id: string;
@@ -85,9 +84,9 @@ export interface WallThing {
   readonly height: Entered;
   readonly out: Entered;
   readonly hinge: 'none' | 'left' | 'right';
-  /** How far a door opens. */
+  /** Opening angle of a door. */
   readonly opensDeg: number;
-  /** How far its handle stands out of the leaf. */
+  /** Projection of its handle from the leaf. */
   readonly handle: Entered;
 }
 
@@ -97,7 +96,7 @@ export interface Looked {
   readonly up: Entered;
   readonly width: Entered;
   readonly height: Entered;
-  /** In writing: someone answers for a hole in a cable zone; the note says who and why. */
+  /** Written override: someone takes responsibility for a hole in a cable zone; the note says who and why. */
   readonly how: 'detector' | 'probe-hole' | 'power-off' | 'in-writing';
   readonly note: string;
 }
@@ -116,14 +115,14 @@ export interface BowReading {
   readonly off: Entered;
 }
 
-/** A wall cleat that carries several cabinets. */
+/** A wall cleat shared by several cabinets. */
 export interface WallRail {
   readonly id: string;
   readonly order: number;
   readonly name: string;
   readonly left: Entered;
   readonly right: Entered;
-  /** Foot of its bevel above the floor: where the cabinet cleats' points come to. */
+  /** Foot of its bevel above the floor, where the points of the cabinet cleats end. */
   readonly up: Entered;
   readonly stock: string;
   readonly boardWidth: Entered;
@@ -132,7 +131,7 @@ export interface WallRail {
   readonly pieceLength: Entered;
 }
 
-/** Where a cabinet hangs: its left end from the wall's left end, its bottom from the floor. */
+/** Place of a cabinet: its left end from the wall's left end, its bottom from the floor. */
 export interface WallPlace {
   readonly along: Entered;
   readonly up: Entered;

@@ -1,8 +1,7 @@
 /**
- * Where cables may run, and whether a hole may be drilled. Bands in line with outlets, switches,
- * lights and taps, and along ceiling and corners, are a convention, not a promise: every place is
- * "look first" until someone entered that they looked there, in a band "never" until then; on a cable or
- * pipe that was found it stays "never" unless someone answers for it in writing. docs/formulas/cable-zones.md
+ * Cable zones, and whether a hole may be drilled. Bands in line with outlets, switches, lights and taps, and along ceiling and corners, are a convention
+ * rather than a promise: every position is "look first" until someone recorded a survey there, and in a band "never" until then; on a surveyed cable or
+ * pipe it stays "never" unless someone takes responsibility in writing. docs/formulas/cable-zones.md
  */
 import { mm } from '../length/length.ts';
 import { ceilingAt, thingRect, type WallRect } from './placed.ts';
@@ -12,7 +11,7 @@ export type DrillState = 'never' | 'look-first' | 'looked' | 'in-writing';
 
 /** Along ceiling and corners. [ASSUME] one country's habit */
 export const CORNER_BAND = mm(150);
-/** A surveyed cable or pipe is kept clear of by so much at each side. [ASSUME] */
+/** Distance kept from a surveyed cable or pipe, each side. [ASSUME] */
 export const RUN_MARGIN = mm(25);
 
 export interface Band extends WallRect {
@@ -67,13 +66,13 @@ export function cableBands(wall: Wall): Band[] {
 
 const holds = ({ left, right, bottom, top }: WallRect, along: number, up: number): boolean => along >= left && along <= right && up >= bottom && up <= top;
 
-/** The band a hole would be in, a run that was found before a convention; null when it is in none. */
+/** The band a hole would be in, a surveyed run before a convention; null when it is in none. */
 export function bandAt(bands: readonly Band[], along: number, up: number): Band | null {
   const here = bands.filter((band) => holds(band, along, up));
   return here.find(({ from }) => from === 'run') ?? here[0] ?? null;
 }
 
-/** Whether a hole may be drilled at a place. Bands can be given when many holes are asked about. */
+/** Whether a hole may be drilled at a position. Bands can be passed in when many holes are checked. */
 export function drillState(wall: Wall, along: number, up: number, bands: readonly Band[] = cableBands(wall)): DrillState {
   const here = Object.values(wall.looked).filter((area) => holds(thingRect(area), along, up));
   if (here.some(({ how }) => how === 'in-writing')) return 'in-writing';
