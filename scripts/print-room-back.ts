@@ -1,4 +1,4 @@
-/** The back wall of the made-up print room: cabinet of every family beside the everyday cabinets of the first wall. */
+/** The back wall of the made-up print room: cabinets of every family beside the everyday cabinets of the first wall. */
 import { entered, familyOf, newWall, type FamilyId, type CabinetSpec, type Wall } from '../packages/core/src/index.ts';
 
 type Row = Record<string, unknown>;

@@ -1,4 +1,4 @@
-/** families of cabinet through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
+/** Families of cabinets through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
 import { expect, type Page } from '@playwright/test';
 import { freshProject, open, station, stored, test, untilSaved } from './support.ts';
 

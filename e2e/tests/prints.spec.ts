@@ -120,7 +120,7 @@ test('parts, sheets and bodies are handed over as files', async ({ page }) => {
   expect(sheets.bytes.toString()).toContain('SHEET');
   const svg = await saved(page, 'This sheet as SVG');
   expect(svg.name).toMatch(/\.svg$/);
-  // Sized in real cabinets: a browser that draws it draws it as large as it is.
+  // Sized in real units: a browser shows it at its true size.
   await page.setContent(svg.bytes.toString());
   const { width } = (await page.locator('svg').boundingBox())!;
   expect(width).toBeCloseTo((2440 + 40) * (96 / 25.4), -1);

@@ -1,4 +1,4 @@
-/** Glue-ups of random cabinet of every family: the way taken is one that can be, more clamps and slower glue never make it worse; and what came later. */
+/** Glue-ups of random cabinets of every family: the way taken is one that can be, more clamps and slower glue never make it worse; and what came later. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newClamps, type Shop } from '../stock/shop.ts';

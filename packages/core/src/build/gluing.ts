@@ -23,7 +23,7 @@ const CLAMPED = formula({
   label: 'clamped-minutes',
   unit: 'min',
   text: 'label · slower',
-  source: '[ASSUME] docs/formulas/warmth.md',
+  source: '[ASSUME] docs/formulas/temperature-factor.md',
   terms: { label: 'min', slower: 'factor' },
   compute: ({ label, slower }) => label * slower,
 });
@@ -32,7 +32,7 @@ const OPEN = formula({
   label: 'open-minutes',
   unit: 'min',
   text: 'label',
-  source: '[ASSUME] docs/formulas/warmth.md',
+  source: '[ASSUME] docs/formulas/temperature-factor.md',
   terms: { label: 'min' },
   compute: ({ label }) => label,
 });

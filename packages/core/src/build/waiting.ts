@@ -1,4 +1,4 @@
-/** Setting and drying time after a step, during which nothing that depends on it starts. Source: docs/formulas/warmth.md. */
+/** Setting and drying time after a step, during which nothing that depends on it starts. Source: docs/formulas/temperature-factor.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
 /** Waiting time in whole minutes, rounded up; 0 for none. */
@@ -8,7 +8,7 @@ const LEFT = formula({
   label: 'wait-left',
   unit: 'min',
   text: '⌈wait⌉ − gone',
-  source: 'docs/formulas/warmth.md',
+  source: 'docs/formulas/temperature-factor.md',
   terms: { wait: 'min', gone: 'min' },
   compute: ({ wait, gone }) => Math.ceil(wait) - gone,
 });

@@ -1,5 +1,5 @@
 /**
- * The audit over thousands of random cabinet of every family: panels never stand in one another but in their
+ * The audit over thousands of random cabinets of every family: panels never stand in one another but in their
  * joints, each slot holds its guest with the play it states, the outer box is what was asked, everything hangs
  * together, volume by pieces is volume by sum, and a mirrored pair reads the same numbers.
  */

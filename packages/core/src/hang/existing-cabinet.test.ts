@@ -76,9 +76,9 @@ describe('one fault', () => {
   });
 });
 
-test('bevels that do not match: the limit of docs/formulas/autopsy.md', () => {
+test('bevels that do not match: the limit of docs/formulas/existing-cabinet.md', () => {
   expect(evaluate(MISMATCHED_TIP, { e: 215, t: 18, h: 620, θ: 40 }).value).toBeCloseTo(0.408, 3);
-  const tipOf = (worry: ExistingCabinet): number => assessExisting(worry).links.find(({ id }) => id === 'tip')!.use.value;
+  const tipOf = (existing: ExistingCabinet): number => assessExisting(existing).links.find(({ id }) => id === 'tip')!.use.value;
   expect(tipOf({ ...sound, cabinetBevelDeg: 40 })).toBeGreaterThan(tipOf({ ...sound, wallBevelDeg: 40, cabinetBevelDeg: 40 }));
 });
 

@@ -1,6 +1,6 @@
 /**
  * Assessment of a cabinet that already hangs, and failed or looks unsafe: described by how it is joined and fixed, judged by the same links as a design,
- * with repairs that need no rebuild. Unknown facts take the safer side. Source: docs/formulas/autopsy.md.
+ * with repairs that need no rebuild. Unknown facts take the safer side. Source: docs/formulas/existing-cabinet.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
@@ -91,7 +91,7 @@ const CENTRE = formula({
   label: 'worry-centre',
   unit: 'mm',
   text: 't + depth (1/2 + 0.1 contents / all)',
-  source: '[ASSUME] docs/formulas/autopsy.md',
+  source: '[ASSUME] docs/formulas/existing-cabinet.md',
   terms: { t: 'mm', depth: 'mm', contents: 'kg', all: 'kg' },
   compute: ({ t, depth, contents, all }) => t + depth * (0.5 + (ASSUMED.contentsOutward.value * contents) / (all || 1)),
 });
@@ -99,7 +99,7 @@ const SHARE = formula({
   label: 'worry-share',
   unit: 'N',
   text: 'W · 0.6, on one stud W',
-  source: '[ASSUME] docs/formulas/autopsy.md',
+  source: '[ASSUME] docs/formulas/existing-cabinet.md',
   terms: { W: 'N', n: 'count' },
   compute: ({ W, n }) => (n > 1 ? W * ASSUMED.worstStud.value : W),
 });
@@ -116,7 +116,7 @@ export const MISMATCHED_TIP = formula({
   label: 'mismatched-tip',
   unit: 'share',
   text: '(e − t/2) / (h tan θ − (t/2)(1 + tan² θ))',
-  source: '[eq] docs/formulas/autopsy.md',
+  source: '[eq] docs/formulas/existing-cabinet.md',
   terms: { e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
   compute: ({ e, t, h, θ }) => {
     const T = Math.tan((θ * Math.PI) / 180);
@@ -168,95 +168,95 @@ const LEVER = formula({
   label: 'lid-lever',
   unit: 'N',
   text: '50 N · (hand / touch + 1)',
-  source: '[eq], hand [ASSUME] docs/formulas/autopsy.md',
+  source: '[eq], hand [ASSUME] docs/formulas/existing-cabinet.md',
   terms: { hand: 'mm', touch: 'mm' },
   compute: ({ hand, touch }) => (touch > 0 ? HAND_N * (hand / touch + 1) : 0),
 });
 
 /** Links of the described cabinet, most utilized first, with the repairs that help. */
-export function assessExisting(worry: ExistingCabinet): RiskAssessment {
-  const { links, refusals } = judged(worry);
-  return { links, refusals, repairs: repairsOf(worry, links, refusals) };
+export function assessExisting(existing: ExistingCabinet): RiskAssessment {
+  const { links, refusals } = judged(existing);
+  return { links, refusals, repairs: repairsOf(existing, links, refusals) };
 }
 
-function judged(worry: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusals'> {
-  const t = toMm(worry.thickness);
-  const short = toMm(worry.shortFace);
-  const θ = Math.min(worry.wallBevelDeg, worry.cabinetBevelDeg);
-  const all = worry.emptyKg + worry.contentsKg;
+function judged(existing: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusals'> {
+  const t = toMm(existing.thickness);
+  const short = toMm(existing.shortFace);
+  const θ = Math.min(existing.wallBevelDeg, existing.cabinetBevelDeg);
+  const all = existing.emptyKg + existing.contentsKg;
   const W = evaluate(WEIGHT_OF, { m: all });
-  const e = evaluate(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
+  const e = evaluate(CENTRE, { t, depth: toMm(existing.depth), contents: existing.contentsKg, all });
   const b = contactHeight(short, t, θ);
   // Without a spacer it rotates about the lower edge of the wall cleat.
-  const h = worry.spacer ? Math.max(b, toMm(worry.height) - b - t) : b;
+  const h = existing.spacer ? Math.max(b, toMm(existing.height) - b - t) : b;
   const terms = { W, e, t, h, θ };
   const outward = evaluate(OUTWARD, terms);
-  const tip = worry.wallBevelDeg === worry.cabinetBevelDeg ? evaluate(TIP_RATIO, { e, t, h, θ }) : evaluate(MISMATCHED_TIP, { e, t, h, θ });
+  const tip = existing.wallBevelDeg === existing.cabinetBevelDeg ? evaluate(TIP_RATIO, { e, t, h, θ }) : evaluate(MISMATCHED_TIP, { e, t, h, θ });
   const links = [
-    ...(worry.studs > 0 ? [wallScrews(worry, W, outward, b)] : []),
-    link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, limit: worry.locked ? Infinity : 1, panels: [] }),
-    cabinetHalf(worry, W, outward, b),
-    bottomJoint(worry),
-    ...lid(worry, W, e, h, θ, b),
+    ...(existing.studs > 0 ? [wallScrews(existing, W, outward, b)] : []),
+    link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, limit: existing.locked ? Infinity : 1, panels: [] }),
+    cabinetHalf(existing, W, outward, b),
+    bottomJoint(existing),
+    ...lid(existing, W, e, h, θ, b),
   ].sort((x, y) => nearnessToLimit(y) - nearnessToLimit(x));
-  return { links, refusals: refusalsOf(worry) };
+  return { links, refusals: refusalsOf(existing) };
 }
 
-function wallScrews(worry: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
-  const screw = screwById(worry.screw);
-  const t = toMm(worry.thickness);
-  const cleat = MATERIALS[worry.cleat];
-  const L = toMm(worry.screwLength);
-  const grip = Math.max(0, L - t - toMm(worry.covering));
-  const lateral = shearOf(screw, { side: t, grip, gap: toMm(worry.covering), sideGravity: cleat.gravity, mainGravity: STUD_SPECIFIC_GRAVITY });
+function wallScrews(existing: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
+  const screw = screwById(existing.screw);
+  const t = toMm(existing.thickness);
+  const cleat = MATERIALS[existing.cleat];
+  const L = toMm(existing.screwLength);
+  const grip = Math.max(0, L - t - toMm(existing.covering));
+  const lateral = shearOf(screw, { side: t, grip, gap: toMm(existing.covering), sideGravity: cleat.gravity, mainGravity: STUD_SPECIFIC_GRAVITY });
   const pull = evaluate(WITHDRAWAL, { G: STUD_SPECIFIC_GRAVITY, D: screw.diameterMm, thread: threadIn(grip, L), C_D: PERMANENT });
-  const carried = evaluate(SHARE, { W, n: worry.studs });
-  const s = Math.max(1, toMm(worry.shortFace) - ASSUMED.edgeDistance.value * screw.diameterMm);
+  const carried = evaluate(SHARE, { W, n: existing.studs });
+  const s = Math.max(1, toMm(existing.shortFace) - ASSUMED.edgeDistance.value * screw.diameterMm);
   const H = { value: (outward.value * carried.value) / (W.value || 1), label: outward.label };
-  const tension = evaluate(PRYING, { H, V: carried, b, t, s, n: Math.max(1, worry.perStud), 's low': 0, 'n low': 0 });
-  const shear = evaluate(PER, { R: carried, n: worry.perStud });
+  const tension = evaluate(PRYING, { H, V: carried, b, t, s, n: Math.max(1, existing.perStud), 's low': 0, 'n low': 0 });
+  const shear = evaluate(PER, { R: carried, n: existing.perStud });
   // A nail has no lasting withdrawal capacity.
-  const holds = worry.fixing === 'nails' ? NOTHING : pull;
+  const holds = existing.fixing === 'nails' ? NOTHING : pull;
   const use = evaluate(COMBINED, { V: shear, T: tension, "Z'": lateral.value > 0 ? lateral : NOTHING, "W'": holds });
   return link({
     id: 'wall-screws',
     kind: 'wall-screws',
-    name: { key: worry.fixing === 'nails' ? 'worry-wall-nails' : 'wall-screws' },
+    name: { key: existing.fixing === 'nails' ? 'worry-wall-nails' : 'wall-screws' },
     use: most(use),
     panels: [],
   });
 }
 
-function cabinetHalf(worry: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
+function cabinetHalf(existing: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
   const screw = screwById('#8');
-  const t = toMm(worry.thickness);
-  const n = Math.max(1, worry.heldCount);
+  const t = toMm(existing.thickness);
+  const n = Math.max(1, existing.heldCount);
   const pulled = evaluate(CABINET_PULL, { H: outward, V: W, b, t, s: Math.max(1, b - 20), n });
   const name: Label = { key: 'link-cabinet-half' };
   const base = { id: 'cabinet-half', kind: 'cabinet-screws' as const, name, panels: [] };
-  if (worry.heldIn === 'back') {
-    const heads = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });
+  if (existing.heldIn === 'back') {
+    const heads = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(existing.backMm), C_D: PERMANENT });
     return link({ ...base, name: { key: 'worry-back' }, use: evaluate(JOINT_UTILIZATION, { load: pulled, capacity: evaluate(THROUGH_BACK, { heads }) }) });
   }
-  if (worry.heldBy !== 'screws') return link({ ...base, use: evaluate(JOINT_UTILIZATION, { load: pulled, capacity: evaluate(ALONG, { n }) }) });
+  if (existing.heldBy !== 'screws') return link({ ...base, use: evaluate(JOINT_UTILIZATION, { load: pulled, capacity: evaluate(ALONG, { n }) }) });
   const lateral = shearOf(screw, {
     side: SHEET_MM,
     grip: Math.min(t, SHEET_MM),
     gap: 0,
     sideGravity: MATERIALS['birch-plywood'].gravity,
-    mainGravity: MATERIALS[worry.cleat].gravity,
+    mainGravity: MATERIALS[existing.cleat].gravity,
   });
-  const pull = evaluate(WITHDRAWAL, { G: MATERIALS[worry.cleat].gravity, D: screw.diameterMm, thread: Math.min(t, SHEET_MM), C_D: PERMANENT });
+  const pull = evaluate(WITHDRAWAL, { G: MATERIALS[existing.cleat].gravity, D: screw.diameterMm, thread: Math.min(t, SHEET_MM), C_D: PERMANENT });
   return link({ ...base, use: most(evaluate(COMBINED, { V: evaluate(PER, { R: W, n }), T: pulled, "Z'": lateral, "W'": pull })) });
 }
 
-function bottomJoint(worry: ExistingCabinet): Link {
-  const load = evaluate(PER, { R: evaluate(WEIGHT_OF, { m: worry.floorKg }), n: 2 });
+function bottomJoint(existing: ExistingCabinet): Link {
+  const load = evaluate(PER, { R: evaluate(WEIGHT_OF, { m: existing.floorKg }), n: 2 });
   return link({
     id: 'bottom',
     kind: 'floor-joint',
     name: { key: 'worry-bottom' },
-    use: evaluate(JOINT_UTILIZATION, { load, capacity: bottomHolds(worry) }),
+    use: evaluate(JOINT_UTILIZATION, { load, capacity: bottomHolds(existing) }),
     panels: [],
   });
 }
@@ -276,10 +276,10 @@ function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: 
 }
 
 /** A lid that meets the ceiling is a lever: a hand at its edge comes back multiplied at the hinges. */
-function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: number, θ: number, b: number): Link[] {
-  if (worry.lidTouch === 0 || worry.lidHand === 0) return [];
-  const t = toMm(worry.thickness);
-  const load = evaluate(LEVER, { hand: toMm(worry.lidHand), touch: toMm(worry.lidTouch) });
+function lid(existing: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: number, θ: number, b: number): Link[] {
+  if (existing.lidTouch === 0 || existing.lidHand === 0) return [];
+  const t = toMm(existing.thickness);
+  const load = evaluate(LEVER, { hand: toMm(existing.lidHand), touch: toMm(existing.lidTouch) });
   const capacity = evaluate(PULL_LIMIT, { W, a: e.value - t / 2, c: b, z: 0, h, θ });
   return [
     link({
@@ -287,7 +287,7 @@ function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: nu
       kind: 'tip',
       name: { key: 'worry-lid' },
       use: evaluate(JOINT_UTILIZATION, { load, capacity }),
-      limit: worry.locked ? Infinity : 1,
+      limit: existing.locked ? Infinity : 1,
       panels: [],
     }),
   ];
@@ -296,33 +296,33 @@ function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: nu
 /** Caps the utilization of a joint without capacity at a finite value. */
 const most = (use: ExplainedValue): ExplainedValue => (use.value > 99 ? { ...use, value: 99 } : use);
 
-function refusalsOf(worry: ExistingCabinet): ExistingRefusal[] {
+function refusalsOf(existing: ExistingCabinet): ExistingRefusal[] {
   const reasons: ExistingRefusal[] = [];
-  if (worry.studs < 1) reasons.push('no-stud');
-  if (worry.fixing === 'drywall-screws') reasons.push('drywall-screws');
-  if (worry.cleat === 'mdf') reasons.push('cleat-material');
-  const grip = toMm(worry.screwLength) - toMm(worry.thickness) - toMm(worry.covering);
-  if (worry.studs > 0 && grip < MIN_PENETRATION * screwById(worry.screw).diameterMm) reasons.push('short-screw');
-  if (worry.upsideDown) reasons.push('upside-down');
-  if (!worry.spacer) reasons.push('no-spacer');
+  if (existing.studs < 1) reasons.push('no-stud');
+  if (existing.fixing === 'drywall-screws') reasons.push('drywall-screws');
+  if (existing.cleat === 'mdf') reasons.push('cleat-material');
+  const grip = toMm(existing.screwLength) - toMm(existing.thickness) - toMm(existing.covering);
+  if (existing.studs > 0 && grip < MIN_PENETRATION * screwById(existing.screw).diameterMm) reasons.push('short-screw');
+  if (existing.upsideDown) reasons.push('upside-down');
+  if (!existing.spacer) reasons.push('no-spacer');
   return reasons;
 }
 
 /** Tries every repair that needs no dismantling, and leaves out those that change nothing. */
-function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: readonly ExistingRefusal[]): Repair[] {
+function repairsOf(existing: ExistingCabinet, links: readonly Link[], refusals: readonly ExistingRefusal[]): Repair[] {
   const nm = (mm: number): Length => (mm * 1e6) as Length;
-  const long = nm(Math.ceil((toMm(worry.thickness) + toMm(worry.covering) + 50) / 10) * 10);
+  const long = nm(Math.ceil((toMm(existing.thickness) + toMm(existing.covering) + 50) / 10) * 10);
   const candidates: readonly (readonly [string, Partial<ExistingCabinet>])[] = [
     ['wood-screws', { fixing: 'wood-screws', screw: '#10', screwLength: long }],
-    ['into-two-studs', { studs: Math.max(2, worry.studs), perStud: Math.max(2, worry.perStud), fixing: 'wood-screws', screw: '#10', screwLength: long }],
-    ['second-screw', { perStud: worry.perStud + 1 }],
-    ['further-stud', { studs: worry.studs + 1 }],
-    ['rail-inside', { heldIn: 'rail', heldBy: 'screws', heldCount: Math.max(8, worry.heldCount) }],
+    ['into-two-studs', { studs: Math.max(2, existing.studs), perStud: Math.max(2, existing.perStud), fixing: 'wood-screws', screw: '#10', screwLength: long }],
+    ['second-screw', { perStud: existing.perStud + 1 }],
+    ['further-stud', { studs: existing.studs + 1 }],
+    ['rail-inside', { heldIn: 'rail', heldBy: 'screws', heldCount: Math.max(8, existing.heldCount) }],
     ['same-bevel', { wallBevelDeg: 45, cabinetBevelDeg: 45, upsideDown: false }],
     ['plywood-cleat', { cleat: 'birch-plywood' }],
     ['spacer', { spacer: true }],
     ['lock', { locked: true }],
-    ['screws-across', { bottom: 'between', bottomBy: 'screws', bottomCount: Math.max(4, worry.bottomCount) }],
+    ['screws-across', { bottom: 'between', bottomBy: 'screws', bottomCount: Math.max(4, existing.bottomCount) }],
     ['bare-wood', { glueOnFinish: false }],
     ['lid-stop', { lidTouch: 0 as Length }],
   ];
@@ -330,7 +330,7 @@ function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: rea
   const weakest = links.slice(0, 3).map(({ id, use }) => ({ id, value: use.value }));
   return candidates
     .flatMap(([id, change]): (Repair & { readonly gain: number })[] => {
-      const after = judged({ ...worry, ...change });
+      const after = judged({ ...existing, ...change });
       // A repair counts when it removes a refusal, or clearly relieves one of the weakest links.
       const eased = Math.max(
         0,

@@ -1,6 +1,6 @@
 /**
  * Tolerance chains across openings: parts and dividers in a row between two sides, inset doors with their reveals, drawers on their slides. Source:
- * docs/formulas/fit-chain.md.
+ * docs/formulas/tolerance-chain.md.
  */
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';

@@ -1,4 +1,4 @@
-/** Setups of random cabinet of every family, replayed: whatever is drawn is what the numbers make. */
+/** Setups of random cabinets of every family, replayed: whatever is drawn is what the numbers make. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';

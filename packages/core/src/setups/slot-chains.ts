@@ -1,4 +1,4 @@
-/** Tolerance chains of joints: each slot with the part that goes in, each part held at both ends. Source: docs/formulas/fit-chain.md. */
+/** Tolerance chains of joints: each slot with the part that goes in, each part held at both ends. Source: docs/formulas/tolerance-chain.md. */
 import { toMm, type Length } from '../length/length.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { isFace, type Connection } from '../solid/connection.ts';

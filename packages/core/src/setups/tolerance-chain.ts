@@ -1,6 +1,6 @@
 /**
  * Tolerance chains: dimensions that must go together, the clearance at the end of each chain, and what makes it vary. Below zero it binds; above a limit it
- * rattles or shows. Source: docs/formulas/fit-chain.md.
+ * rattles or shows. Source: docs/formulas/tolerance-chain.md.
  */
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';

@@ -1,4 +1,4 @@
-/** Random cabinet of every family, each sound by its own rules: for the property tests. Test support. */
+/** Random cabinets of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
 import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import { Unbuildable } from '../carcass/family.ts';

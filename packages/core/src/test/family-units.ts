@@ -1,4 +1,4 @@
-/** Cabinet of every family to start a test from, on the starter workshop's stock. */
+/** Cabinets of every family to start a test from, on the starter workshop's stock. */
 import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import type { NewSpec } from '../carcass/spec-base.ts';
 import { entered } from '../length/entered.ts';

@@ -5,7 +5,7 @@
 import { accept, refuse, type Corner, type Outcome } from '@keen/core';
 import type { Curve } from './rings.ts';
 
-/** Of $INSUNITS, millimeters. Source: the format's own list of drawing cabinets. */
+/** Of $INSUNITS, millimeters. Source: the format's own list of drawing units. */
 const MM: Readonly<Record<string, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 const MAX_ENTITIES = 20_000;
 /** Of one drawing: corners of its polylines too. */
@@ -106,7 +106,7 @@ function entitiesOf(pairs: readonly Pair[]): Entity[] | null {
   return entities;
 }
 
-/** The drawing's cabinet as its header says it; '0' where it does not. */
+/** The drawing's unit as its header says it; '0' where it does not. */
 function unitOf(pairs: readonly Pair[]): string {
   const at = pairs.findIndex(([code, value]) => code === 9 && value === '$INSUNITS');
   return at < 0 ? '0' : (pairs[at + 1]?.[1] ?? '0');

@@ -1,4 +1,4 @@
-/** Designs of file version 2 lifted to version 3: cabinet of many families. */
+/** Designs of file version 2 lifted to version 3: cabinets of many families. */
 import type { QueryInterface } from 'sequelize';
 import { liftAll } from './lift.ts';
 

@@ -132,7 +132,7 @@ describe('what sets', () => {
       expect.stringMatching(/to wait in all|at this temperature/),
       expect.stringMatching(/gone since then.*10 min/),
       expect.stringMatching(/still to wait.*42 min/),
-      expect.stringContaining('docs/formulas/warmth.md'),
+      expect.stringContaining('docs/formulas/temperature-factor.md'),
     ]);
     await userEvent.click(sum.getByRole('button', { name: 'at this temperature' }));
     expect(screen.getByRole('dialog').textContent).toMatch(/as the label says.*45 min/);

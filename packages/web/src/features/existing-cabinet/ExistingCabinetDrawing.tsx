@@ -3,8 +3,8 @@ import { labelWords, percentText, toMm, type Link, type ExistingCabinet } from '
 
 const [W, H] = [420, 260];
 
-export function ExistingCabinetDrawing({ worry, links }: { readonly worry: ExistingCabinet; readonly links: readonly Link[] }) {
-  const [high, deep] = [toMm(worry.height), toMm(worry.depth)];
+export function ExistingCabinetDrawing({ existing, links }: { readonly existing: ExistingCabinet; readonly links: readonly Link[] }) {
+  const [high, deep] = [toMm(existing.height), toMm(existing.depth)];
   const s = Math.min((H - 50) / high, 190 / deep);
   const [x, y] = [90, 24];
   const [w, h] = [deep * s, high * s];
@@ -25,7 +25,7 @@ export function ExistingCabinetDrawing({ worry, links }: { readonly worry: Exist
       <rect className="sum-wood stud" x={40} y={6} width={50} height={H - 12} />
       <rect className="sum-outline" x={x} y={y} width={w} height={h} />
       <rect className="sum-wood wall-half" x={x} y={y + 14} width={8} height={26} />
-      {worry.spacer && <rect className="sum-wood side" x={x} y={y + h - 16} width={8} height={16} />}
+      {existing.spacer && <rect className="sum-wood side" x={x} y={y + h - 16} width={8} height={16} />}
       <path className="sum-tick" d={`M${x + 8} ${y + h - 8}H${x + w}`} />
       {links.map(({ id, name, use, limit }, index) => {
         const [px, py] = places[id]!;

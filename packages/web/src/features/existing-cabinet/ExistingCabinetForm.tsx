@@ -22,7 +22,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 export interface ExistingCabinetFormProps {
-  readonly worry: ExistingCabinet;
+  readonly existing: ExistingCabinet;
   readonly set: (change: Partial<ExistingCabinet>) => void;
   readonly unit: DisplayUnit;
 }
@@ -44,12 +44,12 @@ const THIRTY_SECOND = 793_750;
 const shownIn = (nm: Length, unit: DisplayUnit): Entered =>
   unit === 'in' && nm !== 0 && nm % THIRTY_SECOND === 0 ? entered(tapeTextWithUnit(nm, 'in')) : enteredFromNm(nm);
 
-export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinetFormProps) {
+export function ExistingCabinetForm({ existing, set, unit: shown }: ExistingCabinetFormProps) {
   const length = (key: KeysOf<ExistingCabinet['height']>, label: string, least: number, most: number): ReactNode => (
     <LengthField
       label={label}
       name={`worry.${key}`}
-      value={shownIn(worry[key] as ExistingCabinet['height'], shown)}
+      value={shownIn(existing[key] as ExistingCabinet['height'], shown)}
       unit={shown}
       least={mm(least)}
       most={mm(most)}
@@ -67,7 +67,7 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
     <NumberField
       label={label}
       name={`worry.${key}`}
-      value={worry[key]}
+      value={existing[key]}
       unit={unit}
       least={least}
       most={most}
@@ -79,13 +79,13 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
     <ChoiceField
       label={label}
       name={`worry.${key}`}
-      value={worry[key]}
+      value={existing[key]}
       options={options.map((value) => ({ value, label: WORDS[value]! }))}
       onChange={(value) => set({ [key]: value })}
     />
   );
   const yes = (key: 'upsideDown' | 'spacer' | 'locked' | 'glueOnFinish', label: string): ReactNode => (
-    <FormControlLabel control={<Switch size="small" checked={worry[key]} onChange={(event) => set({ [key]: event.target.checked })} />} label={label} />
+    <FormControlLabel control={<Switch size="small" checked={existing[key]} onChange={(event) => set({ [key]: event.target.checked })} />} label={label} />
   );
   return (
     <form className="fields" onSubmit={(event) => event.preventDefault()} aria-label="The unit as it hangs">
@@ -102,7 +102,7 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
       <ChoiceField
         label="as thick as"
         name="worry.screw"
-        value={worry.screw}
+        value={existing.screw}
         options={SCREW_IDS.map((value) => ({ value, label: value }))}
         onChange={(screw) => set({ screw })}
       />
@@ -112,7 +112,7 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
       <ChoiceField
         label="ripped from"
         name="worry.cleat"
-        value={worry.cleat}
+        value={existing.cleat}
         options={EXISTING_CLEATS.map((value) => ({ value, label: MATERIALS[value].name }))}
         onChange={(value) => set({ cleat: value as ExistingCabinet['cleat'] })}
       />
@@ -126,7 +126,7 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
       <ChoiceField
         label="cabinet half is fixed into"
         name="worry.heldIn"
-        value={worry.heldIn}
+        value={existing.heldIn}
         options={[
           { value: 'back', label: 'the thin back alone' },
           { value: 'rail', label: 'a rail, the sides or the top' },
@@ -135,12 +135,12 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
       />
       {choice('heldBy', 'with', EXISTING_HOLDS)}
       {number('heldCount', 'how many', '', 60, true, 1)}
-      {worry.heldIn === 'back' && length('backMm', 'thickness of the back', 2, 30)}
+      {existing.heldIn === 'back' && length('backMm', 'thickness of the back', 2, 30)}
       <h2>The box</h2>
       <ChoiceField
         label="its bottom is"
         name="worry.bottom"
-        value={worry.bottom}
+        value={existing.bottom}
         options={[
           { value: 'between', label: 'between the sides' },
           { value: 'under', label: 'under the ends of the sides' },
@@ -148,10 +148,10 @@ export function ExistingCabinetForm({ worry, set, unit: shown }: ExistingCabinet
         onChange={(value) => set({ bottom: value as ExistingCabinet['bottom'] })}
       />
       {choice('bottomBy', 'held by', EXISTING_BOTTOMS)}
-      {(worry.bottomBy === 'screws' || worry.bottomBy === 'nails') && number('bottomCount', 'in each side', '', 30, true, 1)}
+      {(existing.bottomBy === 'screws' || existing.bottomBy === 'nails') && number('bottomCount', 'in each side', '', 30, true, 1)}
       {yes('glueOnFinish', 'glued on paint, varnish or a faced board')}
       {length('lidHand', 'a lid: hinges to its edge (0: none)', 0, 900)}
-      {worry.lidHand > 0 && length('lidTouch', 'hinges to where it meets the ceiling (0: nowhere)', 0, 900)}
+      {existing.lidHand > 0 && length('lidTouch', 'hinges to where it meets the ceiling (0: nowhere)', 0, 900)}
     </form>
   );
 }

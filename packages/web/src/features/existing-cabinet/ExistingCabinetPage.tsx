@@ -14,13 +14,13 @@ import { ExistingCabinetDrawing } from './ExistingCabinetDrawing.tsx';
 
 export function Component() {
   const [unit, setUnit] = useOwnUnit();
-  const [worry, setWorry] = useState<ExistingCabinet>(storedExisting);
+  const [existing, setWorry] = useState<ExistingCabinet>(storedExisting);
   const set = (change: Partial<ExistingCabinet>): void => {
-    const next = { ...worry, ...change };
+    const next = { ...existing, ...change };
     setWorry(next);
     storeExisting(next);
   };
-  const { links, refusals, repairs } = useMemo(() => assessExisting(worry), [worry]);
+  const { links, refusals, repairs } = useMemo(() => assessExisting(existing), [existing]);
   const first = links[0]!;
   const over = first.use.value > first.limit;
   const stop = refusals.length > 0 || over;
@@ -34,7 +34,7 @@ export function Component() {
             unit={unit}
             onChange={(next) => {
               setUnit(next);
-              if (isUndescribed(worry)) set(undescribed(next));
+              if (isUndescribed(existing)) set(undescribed(next));
             }}
           />
           <Button component={Link} to="/">
@@ -43,7 +43,7 @@ export function Component() {
           <Button onClick={() => set(undescribed(unit))}>Describe another</Button>
         </header>
         <main className="worry">
-          <ExistingCabinetForm worry={worry} set={set} unit={unit} />
+          <ExistingCabinetForm existing={existing} set={set} unit={unit} />
           <div>
             <h1 className={stop ? 'danger' : ''}>
               {stop
@@ -58,7 +58,7 @@ export function Component() {
                 {existingRefusalWords(reason)}
               </p>
             ))}
-            <ExistingCabinetDrawing worry={worry} links={links} />
+            <ExistingCabinetDrawing existing={existing} links={links} />
             <LinkList links={links} unit={unit} />
             <section aria-labelledby="repairs" className="repairs">
               <h2 id="repairs">{repairs.length === 0 ? 'Nothing without taking it apart would help more' : 'What helps, without taking it apart'}</h2>

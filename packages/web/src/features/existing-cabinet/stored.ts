@@ -49,11 +49,11 @@ const UNDESCRIBED_IN: ExistingCabinet = {
   backMm: inches(0.25),
 };
 
-/** What is shown before anything is told, in either cabinet. */
+/** What is shown before anything is described, in either unit. */
 export const undescribed = (unit: DisplayUnit): ExistingCabinet => (unit === 'in' ? UNDESCRIBED_IN : UNDESCRIBED);
 
 const same = (a: ExistingCabinet, b: ExistingCabinet): boolean => JSON.stringify(a) === JSON.stringify(b);
-export const isUndescribed = (worry: ExistingCabinet): boolean => same(worry, UNDESCRIBED) || same(worry, UNDESCRIBED_IN);
+export const isUndescribed = (existing: ExistingCabinet): boolean => same(existing, UNDESCRIBED) || same(existing, UNDESCRIBED_IN);
 
 export function storedExisting(): ExistingCabinet {
   try {
@@ -64,15 +64,15 @@ export function storedExisting(): ExistingCabinet {
       key,
       typeof kept[key] === typeof value ? kept[key] : value,
     ]);
-    const worry = Object.fromEntries(told) as unknown as ExistingCabinet;
+    const existing = Object.fromEntries(told) as unknown as ExistingCabinet;
     // What cannot be judged is not read: a screw or a board there is no longer.
-    assessExisting(worry);
-    return worry;
+    assessExisting(existing);
+    return existing;
   } catch {
     return UNDESCRIBED;
   }
 }
 
-export function storeExisting(worry: ExistingCabinet): void {
-  storeText(KEY, JSON.stringify(worry));
+export function storeExisting(existing: ExistingCabinet): void {
+  storeText(KEY, JSON.stringify(existing));
 }

@@ -93,7 +93,7 @@ export function useIsUnknownCabinet(): boolean {
   return id !== undefined && Object.keys(design.units).length > 0 && !Object.hasOwn(design.units, id);
 }
 
-/** The cabinet for lengths that belong to no cabinet. */
+/** The unit for lengths that belong to no cabinet. */
 export function useDisplayUnit(): DisplayUnit {
   const chosen = useAppSelector(({ view }) => view.unit);
   const own = useAppSelector((state) => state.project.open?.design.unit ?? 'mm');

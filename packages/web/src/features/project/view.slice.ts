@@ -1,4 +1,4 @@
-/** What a person looks at: selection, cabinets, light or dark. Never saved with the project. */
+/** What a person looks at: selection, units, light or dark. Never saved with the project. */
 import type { DisplayUnit, Edit } from '@keen/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Scheme } from '../../app/theme.ts';
