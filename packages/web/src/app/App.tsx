@@ -1,4 +1,4 @@
-/** Theme, store and addresses. */
+/** Theme, store and routes. */
 import { CssBaseline, ThemeProvider } from '@mui/material';
 import { useEffect, useMemo } from 'react';
 import { Provider } from 'react-redux';
@@ -51,7 +51,7 @@ function Root() {
   const scheme = useAppSelector(({ view }) => view.scheme);
   const theme = useMemo(() => themeFor(scheme), [scheme]);
   const dispatch = useAppDispatch();
-  // Until a person chooses, the page follows the machine, also when that turns dark in the evening.
+  // Until a person chooses, the page follows the system's color scheme, also when it changes in the evening.
   useEffect(() => {
     const dark = matchMedia('(prefers-color-scheme: dark)');
     const follow = (): void => {

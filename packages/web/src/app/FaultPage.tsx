@@ -1,4 +1,4 @@
-/** Shown where a page broke: what is kept, and the ways on. */
+/** Shown where a page failed: what is kept, and how to continue. */
 import { Button } from '@mui/material';
 import { useNavigate, useParams, useRouteError } from 'react-router';
 import { WaysOut } from '../features/project/WaysOut.tsx';

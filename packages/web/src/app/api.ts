@@ -1,4 +1,4 @@
-/** The server, seen from the pages. Every failure comes back as a Problem, also when nobody answers. */
+/** The server's API. Every failure becomes a Problem, also when nobody answers. */
 import type { Json, Problem } from '@keen/core';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
@@ -46,7 +46,7 @@ export interface DeletedRow {
 }
 
 export interface RevisionRow {
-  /** The version it brought back; null for one that was edited. */
+  /** The version it restored; null for an edit. */
   readonly restoredFrom: number | null;
   readonly number: number;
   readonly savedAt: string;
@@ -64,7 +64,7 @@ export const api = createApi({
       query: (design) => ({ url: 'projects', method: 'POST', body: { design } }),
       invalidatesTags: ['projects'],
     }),
-    /** A project file, or an archive with its pictures: read on the server, whole or not at all. */
+    /** A project file, or an archive with its photos: read on the server, whole or not at all. */
     openFile: build.mutation<StoredProject, Blob>({
       query: (file) => ({ url: 'bundles', method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } }),
       invalidatesTags: ['projects'],
@@ -110,10 +110,13 @@ export interface Answer<T> {
   readonly body: T;
 }
 
-/** Asks the service worker to keep the answer, so that the page opens without the desk too (public/bench-worker.js). */
+/** Asks the service worker to keep the answer, so that the page opens offline too (public/bench-worker.js). */
 export const KEEP_COPY = { 'X-Offline-Copy': 'keep' } as const;
 
-/** A request outside RTK Query: for saving, whose order and retries are its own. Throws a TypeError when nobody answers. */
+/**
+ * A request outside RTK Query: for saving, which has its own order and retries.
+ * @throws TypeError when nobody answers
+ */
 export async function request<T>(path: string, method = 'GET', body?: unknown, headers: Readonly<Record<string, string>> = {}): Promise<Answer<T>> {
   const response = await fetch(`/api/${path}`, {
     method,

@@ -1,4 +1,4 @@
-/** Reads a device's events as they stream in, a line of JSON for each. Never throws: how it ended is the answer. */
+/** Reads a device's event stream, one JSON object per line. Never throws: the way it ended is the result. */
 export type DeviceEnd =
   | { readonly kind: 'end'; readonly batteryLow: boolean }
   | { readonly kind: 'lost'; readonly why: 'dropped' | 'silent' }
@@ -8,7 +8,7 @@ export type DeviceEnd =
 
 export type DeviceEvent = { readonly type: string } & Readonly<Record<string, unknown>>;
 
-/** `tell` hears every event but how it ended and the battery. */
+/** `tell` gets every event except the end and the battery. */
 export async function deviceLines(path: string, device: string, signal: AbortSignal, tell: (event: DeviceEvent) => void): Promise<DeviceEnd> {
   let batteryLow = false;
   let end: DeviceEnd | null = null;
@@ -34,7 +34,7 @@ export async function deviceLines(path: string, device: string, signal: AbortSig
       rest = lines.pop() ?? '';
       for (const text of lines) if (text !== '') hear(text);
     }
-    // A stream that just stops means the server went away in the middle.
+    // A stream that stops without an end means that the server went away.
     return end ?? { kind: 'lost', why: 'dropped' };
   } catch {
     return signal.aborted ? { kind: 'stopped' } : { kind: 'lost', why: 'dropped' };

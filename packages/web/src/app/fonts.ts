@@ -1,7 +1,6 @@
 /**
- * The typefaces that come with the product. The page is drawn when they are there: they are narrower
- * than what would stand in for them, and everything would move when they come, also what is being
- * clicked just then.
+ * The bundled typefaces. The page is drawn once they are loaded: they are narrower than the fallbacks, and everything would shift when they arrive, also
+ * what is being clicked.
  */
 import '@fontsource/barlow/latin-400.css';
 import '@fontsource/barlow/latin-500.css';
@@ -12,10 +11,10 @@ import '@fontsource/barlow-semi-condensed/latin-600.css';
 
 const FACES = ['Barlow', 'Barlow Semi Condensed'].flatMap((family) => [400, 500, 600].map((weight) => `${weight} 16px "${family}"`));
 
-/** Longer than this nobody looks at an empty page for the sake of a typeface. */
+/** Longest wait for a typeface. */
 const PATIENCE_MS = 3000;
 
-/** Resolves when they are there, cannot be had, or take too long. */
+/** Resolves when they are loaded, failed, or timed out. */
 export function fontsReady(): Promise<unknown> {
   const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS));
   return Promise.race([Promise.allSettled(FACES.map((face) => document.fonts.load(face))), late]);

@@ -1,4 +1,4 @@
-/** What the sheet merchant offers, with from when it is. */
+/** A sheet merchant's offers, with their date. */
 import { offersCodec, type Offer, type Problem } from '@keen/core';
 import { request } from './api.ts';
 
@@ -6,11 +6,11 @@ export interface Catalogue {
   readonly merchant: string;
   readonly offers: readonly Offer[];
   readonly heardAt: string;
-  /** Why it is not from just now; null when it is. */
+  /** Why the offers are not current; null when they are. */
   readonly why: string | null;
 }
 
-/** The catalog, or a sentence that says why there is none. */
+/** The catalog, or a message that says why there is none. */
 export async function merchantCatalogue(): Promise<Catalogue | string> {
   try {
     const { status, body } = await request<Omit<Catalogue, 'offers'> & { readonly offers: unknown } & Problem>('merchant/catalogue');
@@ -20,14 +20,14 @@ export async function merchantCatalogue(): Promise<Catalogue | string> {
   }
 }
 
-/** What was asked for offers, from when on, the oldest first. */
+/** Past prices of the offers, oldest first. */
 export interface PriceRow {
   readonly offer: string;
   readonly price: number;
   readonly heardAt: string;
 }
 
-/** Nothing where nobody answers: prices are told without their past then. */
+/** Empty where nobody answers: prices are then shown without their past. */
 export async function merchantPrices(): Promise<readonly PriceRow[]> {
   try {
     const { status, body } = await request<readonly PriceRow[]>('merchant/prices');

@@ -11,7 +11,7 @@ export function makeStore() {
   return configureStore({
     reducer: { api: api.reducer, project: projectSlice.reducer, view: viewSlice.reducer },
     preloadedState: { view: { ...viewSlice.getInitialState(), scheme: dark ? ('dark' as const) : ('light' as const) } },
-    // Designs are immutable plain data from the core; checking them at every keystroke would cost more than the plan.
+    // Designs are immutable plain data from the core; checking them on every keystroke would cost more than the plan.
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
 }

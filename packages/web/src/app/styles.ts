@@ -1,4 +1,4 @@
-/** All styles in one order: what holds everywhere, then the features, each from its own folder. */
+/** All styles in one order: global ones, then the features, each from its own folder. */
 import './base.css';
 import './drawing.css';
 import '../ui/ui.css';

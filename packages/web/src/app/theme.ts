@@ -1,4 +1,4 @@
-/** The MUI theme, made of the tokens. Components use var(--token), never a color of their own. */
+/** The MUI theme, built from the tokens. Components use var(--token), never a color of their own. */
 import { createTheme, type Theme } from '@mui/material';
 import { DARK, LIGHT, type Tokens } from './tokens.ts';
 
@@ -32,7 +32,7 @@ export function themeFor(scheme: Scheme): Theme {
     components: {
       MuiButtonBase: {
         defaultProps: { disableRipple: true },
-        // The library takes the outline away; whoever works by keyboard needs it.
+        // The library removes the focus outline; keyboard users need it.
         styleOverrides: { root: { '&:focus-visible, &.Mui-focusVisible': { outline: `2px solid ${t.chalk}`, outlineOffset: 2 } } },
       },
       MuiButton: { defaultProps: { size: 'small', color: 'secondary' }, styleOverrides: { outlined: { borderColor: t.border, backgroundColor: t.sheet } } },

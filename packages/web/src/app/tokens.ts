@@ -1,4 +1,4 @@
-/** Every color of the product, once, by what it means. contrast.test.ts holds the pairs in use to 4.5:1. */
+/** Every color of the product, once, by its meaning. contrast.test.ts holds the pairs in use to 4.5:1. */
 export interface Tokens {
   readonly paper: string;
   readonly sheet: string;

@@ -1,4 +1,4 @@
-/** One of a few: a native select, so that a phone shows its own list and the keyboard works everywhere. */
+/** A native select, so that a phone shows its own list and the keyboard works everywhere. */
 import { TextField } from '@mui/material';
 
 export interface ChoiceFieldProps {

@@ -1,4 +1,4 @@
-/** A dimension as on a shop drawing: a line with slanted ticks and the number standing in it. */
+/** A dimension as on a shop drawing: a line with slanted ticks and the number in it. */
 import type { DisplayUnit, Length } from '@keen/core';
 import type { MouseEvent } from 'react';
 import { LengthTspans } from './LengthText.tsx';
@@ -15,7 +15,7 @@ export interface DimensionLineProps {
 }
 
 const TICK = 5;
-/** Room a figure takes along the line, px. */
+/** Room a number takes along the line, px. */
 const figureRoom = (value: Length, unit: DisplayUnit): number => (unit === 'in' ? 62 : value % 1_000_000 === 0 ? 40 : 66);
 
 export function DimensionLine({ from, to, value, unit, entered = false, lit = false, name, onPick }: DimensionLineProps) {
@@ -25,7 +25,7 @@ export function DimensionLine({ from, to, value, unit, entered = false, lit = fa
   const length = Math.hypot(x2 - x1, y2 - y1);
   const room = upright ? 24 : figureRoom(value, unit);
   const middle: [number, number] = [(x1 + x2) / 2, (y1 + y2) / 2];
-  // Too short for the figure between the ticks: it stands beside the line.
+  // Too short for the number between the ticks: it is placed beside the line.
   const beside = length < room + 12;
   const at: [number, number] = beside ? (upright ? [middle[0] + figureRoom(value, unit) / 2 + 8, middle[1]] : [middle[0], middle[1] + 16]) : middle;
   const half = beside ? 0 : room / 2;

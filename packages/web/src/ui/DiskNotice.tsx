@@ -1,4 +1,4 @@
-/** Warns on every page that the desk's disk is nearly full, before saving fails. Dismissed, it comes back when half of what was free then is gone. */
+/** Warns on every page that the desk's disk is nearly full, before saving fails. Dismissed, it returns when half of the remaining space is gone. */
 import { Alert } from '@mui/material';
 import { useEffect, useState } from 'react';
 
@@ -16,7 +16,7 @@ export function DiskNotice() {
         const { disk } = (await (await fetch('/api/health')).json()) as Health;
         setFreeMb(disk?.isLow ? disk.freeMb : null);
       } catch {
-        // Whoever saves says that nobody answers.
+        // A failed save reports that nobody answers.
       }
     };
     void ask();

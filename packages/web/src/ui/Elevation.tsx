@@ -1,9 +1,9 @@
-/** A cabinet's front in small, to scale, without dimensions: in the gallery, and side by side with its tries. */
+/** A cabinet's front in small, to scale, without dimensions: in the gallery, and beside its variants. */
 import { boundsOfCabinet, frontView, type ResolvedCabinet } from '@keen/core';
 
 export interface ElevationProps {
   readonly cabinet: ResolvedCabinet;
-  /** What the paper is as large as, mm; the cabinet's own size without it. Cabinets on papers of one size are to one scale. */
+  /** Size of the paper, mm; the cabinet's own size without it. Cabinets on papers of one size are to one scale. */
   readonly size?: { readonly width: number; readonly height: number };
 }
 

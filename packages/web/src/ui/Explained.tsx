@@ -1,7 +1,6 @@
 /**
- * Every number opens the arithmetic that made it. ExplainProvider shows one sum at a time in a
- * popover; a term that is a sum itself opens in its place, with a way back; a term that was entered
- * leads to its field.
+ * Every number opens its sum. ExplainProvider shows one sum at a time in a popover; a term that is a sum itself opens in its place, with a way back; an
+ * entered term leads to its field.
  */
 import {
   citationWords,
@@ -82,7 +81,7 @@ interface SumTableProps {
   readonly onSource?: (path: readonly string[]) => void;
 }
 
-/** The arithmetic of one number: its terms with their names, then the result. */
+/** The sum of one number: its labeled terms, then the result. */
 export function SumTable({ what, onOpen, onSource }: SumTableProps) {
   return (
     <table className="sum-table">

@@ -1,10 +1,7 @@
-/** The browser's own file dialog, opened by a button of ours: `input.current?.click()`. */
+/** The browser's file dialog, opened by a button of ours: `input.current?.click()`. */
 import type { RefObject } from 'react';
 
-/**
- * Takes one file. It is forgotten once taken, so that the same file can be picked
- * again when it has been mended.
- */
+/** Takes one file, and forgets it, so that the same file can be picked again after a correction. */
 export function FileInput({
   input,
   label,

@@ -1,8 +1,8 @@
-/** Keeps a part of the page that breaks from taking the rest with it. */
+/** Error boundary: a part of the page that fails does not take the rest with it. */
 import { Component, type ReactNode } from 'react';
 
 interface GuardedProps {
-  /** What is shown depends on this: when it changes, the part is tried again. */
+  /** Its content depends on this: when it changes, the part is retried. */
   readonly of: unknown;
   readonly fallback: (error: unknown) => ReactNode;
   readonly children: ReactNode;
@@ -33,5 +33,5 @@ export class Guarded extends Component<GuardedProps, GuardedState> {
   }
 }
 
-/** Between the throw and the commit, what it was thrown for is not known yet. */
+/** Between the throw and the commit the failing key is not known yet. */
 const UNSET = Symbol('unset');

@@ -1,7 +1,6 @@
 /**
- * A field for one length. It keeps the text apart from the value: what is typed is read at every
- * key and, when it makes sense, passed on at once; Escape puts back what was there, and text that
- * cannot be read stays with the reason under it.
+ * A field for one length. It keeps the text apart from the value: input is read on every keystroke and, when valid, passed on at once; Escape restores the
+ * previous value, and unreadable text stays with the reason below it.
  */
 import { enter, tapeTextWithUnit, toMm, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import { TextField } from '@mui/material';
@@ -16,23 +15,23 @@ export interface LengthFieldProps {
   readonly least?: Length;
   readonly most?: Length;
   readonly name?: string;
-  /** Shown when nothing is entered and nothing need be. */
+  /** Shown when nothing is entered and nothing is required. */
   readonly placeholder?: string;
   readonly optional?: boolean;
-  /** Shown, and said elsewhere. */
+  /** Shown here, and entered elsewhere. */
   readonly disabled?: boolean;
   readonly onChange: (value: Entered | null) => void;
   readonly onLeave?: () => void;
-  /** Enter, or leaving it, after something was typed that can be read: for what is kept as a fact, once. */
+  /** Enter, or leaving it, after valid input: for facts, which are recorded once. */
   readonly onCommit?: (value: Entered | null) => void;
 }
 
 interface Draft {
   readonly text: string;
   readonly from: Entered | null;
-  /** What was last passed on. */
+  /** Last value passed on. */
   readonly told: Entered | null;
-  /** The field was left: its text is the value's again, and only the line under it stays for a moment. */
+  /** The field was left: its text is the value's again, and only the line below it stays for a moment. */
   readonly left?: true;
 }
 
@@ -52,7 +51,7 @@ export function LengthField({
 }: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
   const [last, setLast] = useState(value);
-  // Changed by something else while it is being typed in, an undo: the field shows that.
+  // Changed by something else during input, such as an undo: the field shows that.
   if (last?.nm !== value?.nm) {
     setLast(value);
     if (draft && value?.nm !== draft.told?.nm) setDraft(null);
@@ -88,7 +87,7 @@ export function LengthField({
     setDraft((old) => old && { ...old, left: true });
     afterPress(() => setDraft(null));
   };
-  /** Back before that moment is over: the text is the value’s already, so that nothing changes under what is selected on coming. */
+  /** Refocused before that moment is over: the text is the value’s already, so that nothing changes under the selection. */
   const come = (): void => {
     callOff();
     if (!wrong) setDraft(null);

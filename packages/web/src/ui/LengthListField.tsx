@@ -1,4 +1,4 @@
-/** A field for several lengths, set apart by commas or semicolons. The text stays until it can be read; the reason names the one that cannot. */
+/** A field for several lengths, separated by commas or semicolons. The text stays until it is valid; the reason names the faulty length. */
 import { enter, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useState } from 'react';
@@ -40,7 +40,7 @@ export function LengthListField({ label, name, value, unit, least, most, longest
 
 type Read = { readonly value: readonly Entered[] } | { readonly reason: string };
 
-/** A comma may stand for a decimal point, so that lengths are set apart by semicolons. */
+/** A comma may be a decimal point, so lengths are separated by semicolons. */
 export function readList(text: string, unit: DisplayUnit, least: Length, most: Length, longest: number): Read {
   const value: Entered[] = [];
   const rows = text

@@ -1,11 +1,11 @@
-/** A length as on a tape: the whole number full size, the fraction as a real fraction, strong or shy said. */
+/** A length as on a tape: the whole number at full size, the fraction as a real fraction, strong or shy in words. */
 import { exactText, tape, type DisplayUnit, type Length } from '@keen/core';
 
 export interface LengthTextProps {
   readonly value: Length;
   readonly unit: DisplayUnit;
   readonly withUnit?: boolean;
-  /** Decimals instead of a tape's marks: for thicknesses, slots and fits. */
+  /** Decimals instead of tape marks: for thicknesses, slots and fits. */
   readonly exact?: boolean;
 }
 

@@ -1,4 +1,4 @@
-/** The sign of the product: a stud and a cleat's half. In the theme's own colors, so that it shows in the dark too. */
+/** The product's sign: a stud and half a cleat. In the theme's own colors, for light and dark. */
 export function Logo({ size }: { readonly size: number }) {
   return (
     <svg viewBox="0 0 32 32" width={size} height={size} aria-hidden="true">

@@ -2,7 +2,7 @@
 import { TextField } from '@mui/material';
 import { useState } from 'react';
 
-/** Text that may not be empty keeps what was there until something is typed. */
+/** A required text keeps its value until something is typed. */
 export function NameField({
   label,
   name,

@@ -21,7 +21,7 @@ export function NumberField({ label, value, unit, least, most, whole = false, op
   const [draft, setDraft] = useState<string | null>(null);
   const [told, setTold] = useState(value);
   const [last, setLast] = useState(value);
-  // Changed by something else while it is being typed in, an undo: the field shows that.
+  // Changed by something else during input, such as an undo: the field shows that.
   if (last !== value) {
     setLast(value);
     if (draft !== null && value !== told) setDraft(null);

@@ -1,7 +1,4 @@
-/**
- * A slider whose every move redraws what depends on it: the browser's own, so that a move costs one value and no style sheet.
- * Marks stand under it; a mark without words is a tick alone.
- */
+/** A native slider, so that a move costs one value and no style computation. Marks are below it; a mark without a label is a tick alone. */
 import { memo, type CSSProperties } from 'react';
 
 export interface SliderMark {
@@ -16,7 +13,7 @@ export interface RangeSliderProps {
   readonly max: number;
   readonly step?: number;
   readonly value: number;
-  /** What a screen reader says instead of the number. */
+  /** Text for screen readers instead of the number. */
   readonly text?: string;
   readonly marks?: readonly SliderMark[];
   readonly onChange: (value: number) => void;

@@ -1,4 +1,4 @@
-/** A button that makes a file and hands it over. What makes it is fetched when it is asked for, and may not come: that is said. */
+/** A button that makes a file and downloads it. Its code is loaded on demand; a failure is reported. */
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Button } from '@mui/material';
 import { useState, type ReactNode } from 'react';

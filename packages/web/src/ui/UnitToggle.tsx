@@ -1,4 +1,4 @@
-/** Inches or millimeters, everywhere the same switch. */
+/** Inches or millimeters, the same switch everywhere. */
 import type { DisplayUnit } from '@keen/core';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 

@@ -1,4 +1,4 @@
-/** Use of a link on the one scale there is: fine up to a mark, limit at 100 %. Zones by ticks and hatching, never by color alone. */
+/** Utilization of a link on a common scale: OK up to a mark, limit at 100 %. Zones by ticks and hatching, never by color alone. */
 import { percentText } from '@keen/core';
 
 export function UtilizationBar({ use, fineTo, limit }: { readonly use: number; readonly fineTo: number; readonly limit: number }) {

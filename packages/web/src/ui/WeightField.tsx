@@ -1,4 +1,4 @@
-/** A field for a weight as people type it: 2.5, 800 g, 3 lb 4 oz. It says what it understood in the reader's own units. */
+/** A field for a weight as people type it: 2.5, 800 g, 3 lb 4 oz. It shows the value in the reader's own units. */
 import { readWeight, weightText, type DisplayUnit } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useState } from 'react';
@@ -8,7 +8,7 @@ import { useRefusal } from './useRefusal.ts';
 export interface WeightFieldProps {
   readonly label: string;
   readonly name: string;
-  /** Kilograms; null where nobody weighed it. */
+  /** Kilograms; null where unweighed. */
   readonly value: number | null;
   readonly unit: DisplayUnit;
   readonly placeholder: string;
@@ -18,7 +18,7 @@ export interface WeightFieldProps {
 
 export function WeightField({ label, name, value, unit, placeholder, onChange, onLeave }: WeightFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
-  /** The field was left: its text is the value's again, and only the line under it stays for a moment. */
+  /** The field was left: its text is the value's again, and only the line below it stays for a moment. */
   const [left, setLeft] = useState(false);
   const { afterPress, callOff } = useAfterPress();
   const read = draft === null || draft.trim() === '' ? null : readWeight(draft, unit === 'mm' ? 'kg' : 'lb', label);

@@ -1,4 +1,4 @@
-/** Hands a text to the person as a file. */
+/** Downloads a text as a file. */
 export const download = (name: string, type: string, text: string): void => downloadBlob(name, new Blob([text], { type }));
 
 export function downloadBlob(name: string, blob: Blob): void {
@@ -10,7 +10,7 @@ export function downloadBlob(name: string, blob: Blob): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-/** A file name made of a title: 'Print room' becomes 'print-room'. */
+/** A file name from a title: 'Print room' becomes 'print-room'. */
 export const fileName = (title: string): string =>
   title
     .toLowerCase()

@@ -1,4 +1,4 @@
-/** Small settings of this browser. One that keeps nothing (private windows, blocked storage) has them until the page is closed. */
+/** Small settings of this browser. Where storage is blocked (private windows) they last until the page is closed. */
 const here = new Map<string, string>();
 
 export function storedText(key: string): string | null {

@@ -1,14 +1,13 @@
 /**
- * Puts something off until what is being clicked has been clicked. A line under a field that goes
- * at the moment the field is left would move the button below away from under the finger, and the
- * click would land nowhere.
+ * Defers something until the current click is complete. A line below a field that disappears on blur would move the button below it from under the pointer,
+ * and the click would miss.
  */
 import { useCallback, useEffect, useRef } from 'react';
 
-/** Longer than the mouse events that follow a tap take. */
+/** Longer than the mouse events that follow a tap. */
 const SETTLES_MS = 200;
 
-/** Whether a button of the mouse or a finger is down now, anywhere on the page. */
+/** Whether a mouse button or finger is down, anywhere on the page. */
 let down = false;
 let listening = false;
 
@@ -20,7 +19,7 @@ function listen(): void {
 }
 
 export interface AfterPress {
-  /** Runs it a moment later, and never before the finger is up. Another call takes the place of the first. */
+  /** Runs it shortly after, and never before release. Another call replaces the first. */
   readonly afterPress: (run: () => void) => void;
   readonly callOff: () => void;
 }

@@ -1,4 +1,4 @@
-/** Keyboard shortcuts, in one table so that `?` can list them. Typing in a field is never taken for one. */
+/** Keyboard shortcuts, in one table so that `?` can list them. Typing in a field never triggers one. */
 import { useEffect } from 'react';
 
 export interface Hotkey {
@@ -14,7 +14,7 @@ export function useHotkeys(hotkeys: readonly Hotkey[]): void {
       const control = event.ctrlKey || event.metaKey;
       const typing = event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
       if (typing && !control) return;
-      // What lies over the page has the keyboard to itself: a menu goes to its rows by their first letters.
+      // An overlay has the keyboard to itself: a menu goes to its rows by their first letters.
       if (!control && event.target instanceof Element && event.target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return;
       const pressed = `${control ? 'Ctrl+' : ''}${control && event.shiftKey ? 'Shift+' : ''}${event.key.length === 1 ? event.key.toUpperCase() : event.key}`;
       const hotkey = hotkeys.find(({ keys }) => keys.toUpperCase() === pressed.toUpperCase());

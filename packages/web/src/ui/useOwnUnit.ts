@@ -1,4 +1,4 @@
-/** The unit of pages that belong to no project: chosen there, kept in this browser. */
+/** Display unit of pages outside a project: chosen there, kept in this browser. */
 import type { DisplayUnit } from '@keen/core';
 import { useState } from 'react';
 import { storedText, storeText } from './storage.ts';

@@ -1,4 +1,4 @@
-/** The size of an element, followed as it changes: drawings scale to the room there is. */
+/** The size of an element, followed as it changes: drawings scale to it. */
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
 export function useSize<T extends Element>(): [RefObject<T | null>, { width: number; height: number }] {

@@ -1,9 +1,9 @@
-/** A request that takes a while and can be stopped: by its button, and by leaving the page. */
+/** A long request that can be stopped: by its button, and by leaving the page. */
 import { useEffect, useRef, useState } from 'react';
 
 export interface Stoppable {
   readonly isRunning: boolean;
-  /** Runs one at a time; `onAway` where nobody answers. A request that was stopped says nothing. */
+  /** Runs one at a time; `onAway` where nobody answers. A stopped request reports nothing. */
   readonly run: (request: (signal: AbortSignal) => Promise<void>, onAway: () => void) => Promise<void>;
   readonly stop: () => void;
 }

@@ -1,8 +1,8 @@
-/** Work in steps, one at a time while the page has nothing else to do. */
+/** Work in steps, one at a time while the page is idle. */
 
 /**
- * Takes a generator's steps one by one; `onValue` is given what it yields, `onDone` what it returns.
- * @returns stops it: nothing is said after that
+ * Runs a generator step by step; `onValue` gets its yields, `onDone` its return value.
+ * @returns stops it: nothing is reported after that
  */
 export function inIdleSteps<Value, Result>(steps: Generator<Value, Result>, onValue: (value: Value) => void, onDone: (result: Result) => void): () => void {
   let handle = whenIdle(next);

@@ -1,4 +1,4 @@
-/** Four places along the bottom: Next, Parts, Wall, Buy; a part's own page over them. */
+/** Four tabs at the bottom: Next, Parts, Wall, Buy; a part's own page above them. */
 import { IconButton } from '@mui/material';
 import Desk from '@mui/icons-material/DesktopWindowsOutlined';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -65,7 +65,7 @@ export function BenchPage() {
   );
 }
 
-/** Which cabinet, and what is kept. */
+/** The cabinet, and the save status. */
 export function BenchHeader({ title, base, place, units }: { readonly title: string; readonly base: string; readonly place: string; readonly units: number }) {
   const design = useAppSelector(selectDesign);
   const { id } = useAppSelector(selectOpen);

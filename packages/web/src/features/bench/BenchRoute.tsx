@@ -1,4 +1,4 @@
-/** The bench, on a phone or tablet beside the saw, or on the desk: one thing at a time. */
+/** The bench view, on a phone or tablet beside the saw, or on the desk: one thing at a time. */
 import { useEffect } from 'react';
 import { ExplainProvider } from '../../ui/Explained.tsx';
 import { OpenProject } from '../project/OpenProject.tsx';
@@ -8,7 +8,7 @@ import { useAwake } from './useAwake.ts';
 
 export function Component() {
   useAwake();
-  // Where the certificate is trusted the pages stay readable without the desk; elsewhere an open tab does.
+  // Where the certificate is trusted the pages stay readable offline; elsewhere while a tab is open.
   useEffect(() => {
     void navigator.serviceWorker?.register('/bench-worker.js').catch(() => {});
   }, []);

@@ -1,4 +1,4 @@
-/** A round of cuts, one at a time: what to set, what stays, what falls; each ticked by itself. */
+/** A round of cuts, one at a time: the setting, what stays, what falls off; each with its own tick. */
 import { cutWords, lineOfPiece, type DisplayUnit, type Step, type StepDetail } from '@keen/core';
 import { Button } from '@mui/material';
 import { useSearchParams } from 'react-router';

@@ -1,4 +1,4 @@
-/** A length entered with a dusty thumb: whole numbers, fraction keys, and steps of what a tape or a caliper shows. */
+/** Length entry for a dusty thumb: digits, fraction keys, and steps of a tape or caliper. */
 import { enter, enteredFromNm, tapeTextWithUnit, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import Backspace from '@mui/icons-material/BackspaceOutlined';
 import { Button } from '@mui/material';
@@ -7,7 +7,7 @@ import { useState } from 'react';
 export interface EntryPadProps {
   readonly label: string;
   readonly unit: DisplayUnit;
-  /** What it should be: steps go from there while nothing is typed. */
+  /** The planned length: steps start from it while nothing is typed. */
   readonly planned: Length;
   /** A caliper's tenths, or a tape's halves. */
   readonly fine?: boolean;

@@ -1,4 +1,4 @@
-/** One step at a time: what it is, the number at arm's length, what can hurt, and two large buttons. */
+/** One step at a time: its title, the number at arm's length, hazards, and two large buttons. */
 import { stepWords, type Step } from '@keen/core';
 import ArrowBack from '@mui/icons-material/ArrowBackIosNew';
 import ArrowForward from '@mui/icons-material/ArrowForwardIos';
@@ -46,7 +46,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
   const blocked = of.build.edges.filter(({ before, after }) => after === step.id && !of.done.has(before));
   const tick = (): void => {
     ticker.tick(step);
-    // What can be taken up now, from here on.
+    // The next step that can be started, from here on.
     const later = steps.findIndex(({ id }, index) => index > at && !of.done.has(id));
     go(later >= 0 ? later : at);
   };

@@ -1,4 +1,4 @@
-/** A phone or tablet is paired with the desk: the code the desk shows, and how to trust its certificate. */
+/** Pairs a phone or tablet with the desk: the code from the desk, and how to trust its certificate. */
 import type { Problem } from '@keen/core';
 import { Alert, Button, TextField } from '@mui/material';
 import { useEffect, useState } from 'react';
@@ -104,7 +104,7 @@ interface OwnAccess {
   readonly name: string | null;
 }
 
-/** Ends this device's pairing, and takes the desk's pages and projects off it. What was not sent stays, and goes out when it is paired again. */
+/** Ends this device's pairing, and removes the desk's pages and projects from it. Unsent entries stay, and are sent when it is paired again. */
 function SignOut({ name, onDone, onProblem }: { readonly name: string; readonly onDone: () => void; readonly onProblem: (problem: Problem) => void }) {
   const [waiting, setWaiting] = useState(0);
   useEffect(() => {

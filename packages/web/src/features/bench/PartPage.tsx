@@ -1,4 +1,4 @@
-/** A part by the code on its label: what it is, where it goes, what is next for it, what was done to it. */
+/** A part by the code on its label: what it is, where it goes, its next step, its history. */
 import { featureWords, labelWords, tapeTextWithUnit, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -116,7 +116,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
   );
 }
 
-/** A step about one part alone, for its picture. */
+/** A step about this part alone, for its picture. */
 const whereItGoes = (panel: string, unit: string): Pick<Step, 'panels' | 'unit' | 'detail'> => ({
   panels: [panel],
   unit,

@@ -1,4 +1,4 @@
-/** All parts of the cabinet, large enough for a thumb: what is cut, what is made, what comes next for each. */
+/** All parts of the cabinet, large enough for a thumb: cut, made, and the next step of each. */
 import { finishedParts, labelWords, tapeTextWithUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,4 +1,4 @@
-/** What came out of a step: a reading, a part, an opening, diagonals, a height, the minutes; a note with pictures; a part that is spoiled. */
+/** Records the result of a step: a reading, a part, an opening, diagonals, a height, the minutes; a note with photos; a spoiled part. */
 import { entered, enteredFromNm, labelWords, mm, WALL_LIMITS, type Entered, type Length, type NewFact, type Step } from '@keen/core';
 import { Button, Dialog, TextField } from '@mui/material';
 import { useState } from 'react';
@@ -153,7 +153,7 @@ interface DiagonalsPadProps {
   readonly onKeep: (one: Entered, other: Entered) => void;
 }
 
-/** Both, one after the other: one alone says nothing. */
+/** Both, one after the other: one alone has no meaning. */
 function DiagonalsPad({ detail, unit, onKeep }: DiagonalsPadProps) {
   const [one, setOne] = useState<Entered | null>(null);
   const planned = Math.round(detail.diagonals.diagonal.value * 1e6) as Length;
@@ -174,7 +174,7 @@ function DiagonalsPad({ detail, unit, onKeep }: DiagonalsPadProps) {
   );
 }
 
-/** Parts a step touches, by their marks. */
+/** Parts of a step, by their marks. */
 function partsOf({ panels }: Step, { summary: { plan } }: BuildOf): { readonly id: string; readonly name: string }[] {
   return panels.flatMap((id) => {
     const line = plan.parts.find((each) => each.panels.includes(id));

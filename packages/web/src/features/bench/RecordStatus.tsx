@@ -1,4 +1,4 @@
-/** Whether what was entered here is on the desk, or how much waits to be sent. */
+/** Whether entries are on the desk, or how many wait to be sent. */
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen } from '../project/selectors.ts';
 

@@ -1,4 +1,4 @@
-/** Phones and tablets: where the desk is reached at, a code for the next device, and those that are paired. */
+/** Phones and tablets: the desk's address, a code for the next device, and the paired ones. */
 import type { Problem } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { toString as qrSvg } from 'qrcode';
@@ -12,7 +12,7 @@ interface Shared {
   readonly devices: readonly { readonly id: string; readonly name: string; readonly pairedAt: string; readonly seenAt: string }[];
 }
 
-/** `path`: what a paired device opens, beside the code for one that is not. */
+/** `path`: what a paired device opens, beside the code for an unpaired one. */
 export function SharingDialog({ path, onClose }: { readonly path: string; readonly onClose: () => void }) {
   const [shared, setShared] = useState<Shared | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -27,7 +27,7 @@ export function SharingDialog({ path, onClose }: { readonly path: string; readon
       setProblem(AWAY);
     }
   }, []);
-  // At once, and again: a device that pairs meanwhile shows up, and its code goes.
+  // Now and periodically: a device that pairs meanwhile appears, and its code is used up.
   useEffect(() => {
     const first = setTimeout(() => void ask('sharing'));
     const timer = setInterval(() => void ask('sharing'), 3000);

@@ -1,4 +1,4 @@
-/** A step in large type: picture, numbers, what to do, what to look at, what can hurt. */
+/** A step in large type: picture, numbers, what to do, what to check, hazards. */
 import { setupWords, type DisplayUnit, type Step, type StepWords } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 import type { BuildOf } from '../build/useBuild.ts';

@@ -1,4 +1,4 @@
-/** Keeps the screen awake while the page is looked at, where the browser allows that. */
+/** Keeps the screen awake while the page is visible, where the browser allows it. */
 import { useEffect } from 'react';
 
 export function useAwake(): void {
@@ -6,7 +6,7 @@ export function useAwake(): void {
     let lock: WakeLockSentinel | undefined;
     const ask = async (): Promise<void> => {
       if (document.visibilityState !== 'visible' || !('wakeLock' in navigator)) return;
-      // A low battery, or a page that is not trusted: it dims as the phone likes.
+      // With a low battery, or an untrusted page, the phone dims as it likes.
       lock = await navigator.wakeLock.request('screen').catch(() => undefined);
     };
     const again = (): void => void ask();

@@ -1,4 +1,4 @@
-/** A part as it came off the saw: what is measured here stays, and joints that are not cut yet follow. */
+/** Measured size of a part: measured dimensions are kept, and joints not yet cut follow. */
 import { enteredFromNm, mm, activeAsCut, type AsCut, type DisplayUnit, type Entered, type PartLine, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -11,14 +11,14 @@ import { useRecord } from '../project/useRecord.ts';
 const MEASURES = ['length', 'width', 'thickness'] as const;
 type Measure = (typeof MEASURES)[number];
 
-/** What can be typed, mm. */
+/** Limits, mm. */
 const MOST: Readonly<Record<Measure, number>> = { length: 6000, width: 3000, thickness: 200 };
 
 interface AsCutFieldsProps {
   readonly panel: ResolvedPanel;
   readonly line: PartLine;
   readonly unit: DisplayUnit;
-  /** Open from the start. */
+  /** Expanded from the start. */
   readonly open?: boolean;
 }
 

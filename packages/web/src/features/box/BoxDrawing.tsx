@@ -1,4 +1,4 @@
-/** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
+/** The cabinet to scale: front and section side by side, dimensioned as on a shop drawing. One tab stop; arrow keys move between parts. */
 import {
   baysShown,
   boundsOfCabinet,
@@ -27,9 +27,9 @@ import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { openField } from './openField.ts';
 import { usePanelDrag, type Grip, type GripAxis } from './usePanelDrag.ts';
 
-/** Room round the views, px: left dimensions, openings, section's wall, bottom dimensions. */
+/** Margins around the views, px: left dimensions, openings, the section's wall, bottom dimensions. */
 const ROOM = { left: 74, openings: 40, between: 112, right: 46 } as const;
-/** On a phone the section stands under the front. */
+/** On a phone the section is below the front. */
 const NARROW_ROOM = { left: 62, openings: 44, between: 92, right: 0 } as const;
 const TOP = 34;
 const BOTTOM = 46;
@@ -41,7 +41,7 @@ interface View {
   readonly y: (mm: number) => number;
 }
 
-/** `closed` draws what closes the front over the inside. */
+/** `closed` draws doors and fronts over the inside. */
 export function BoxDrawing({ shown, closed }: { readonly shown: ShownCabinet; readonly closed: boolean }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
@@ -67,7 +67,7 @@ function Drawing({
   const dispatch = useAppDispatch();
   const { show } = useExplain();
   const { apply } = useEdit();
-  // While something is dragged the drawing shows the cabinet as it would be.
+  // During a drag the drawing shows the cabinet as it would be.
   const drag = usePanelDrag(shown);
   const solid = drag.draft ?? plan.cabinet;
   const { outside } = solid;
@@ -88,7 +88,7 @@ function Drawing({
   const high = narrow ? TOP + 2 * up * scale + STACKED + BOTTOM : TOP + up * scale + BOTTOM;
   const lower = narrow ? 0 : Math.max(0, (height - high) / 2);
   const top = TOP + lower;
-  // A top past the sides, a frame past them: the paper begins where the cabinet does.
+  // A top beyond the sides, a frame beyond them: the paper starts where the cabinet does.
   const leftmost = Math.min(0, boundsOfCabinet(solid).low.along);
   const front: View = { x: (mm) => shift + room.left + (mm - leftmost) * scale, y: (mm) => top + (up - mm) * scale };
   const sectionTop = narrow ? top + up * scale + STACKED : top;
@@ -111,7 +111,7 @@ function Drawing({
       nudge(event.key === '+' ? 1 : -1);
     }
   };
-  /** By the display step: what can be dragged moves, otherwise the unit gets wider. */
+  /** By the display step: a draggable part moves, otherwise the cabinet gets wider. */
   const nudge = (by: number): void => {
     const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;
     const text = (nm: number): string => (unit === 'mm' ? `${nm / NM_PER.mm} mm` : `${nm / NM_PER.in} in`);
@@ -255,7 +255,7 @@ function SelectedLength({
   );
 }
 
-/** What a fix that is looked at would change, in dashes over what is there. */
+/** The change of a previewed fix, dashed over the current state. */
 export function GhostShapes({
   cabinetId,
   view,
@@ -276,7 +276,7 @@ export function GhostShapes({
   );
 }
 
-/** Something stands before the middle of a part. */
+/** Another part covers the middle of this one. */
 function isCovered(order: readonly SeenPanel[], seen: SeenPanel): boolean {
   const spread = (points: SeenPanel['points'], axis: 0 | 1): [number, number] => [
     Math.min(...points.map((point) => point[axis])),
@@ -291,7 +291,7 @@ function isCovered(order: readonly SeenPanel[], seen: SeenPanel): boolean {
     );
 }
 
-/** The one part of the front that is not named by its place. */
+/** The only part of the front without a position in its name. */
 function RailName({ shown, view }: { readonly shown: ShownCabinet; readonly view: View }) {
   const rail = shown.plan.cabinet.hanging.hangingRail;
   const seen = rail ? frontView(shown.plan.cabinet).find(({ panel }) => panel === rail) : undefined;
@@ -307,11 +307,11 @@ function RailName({ shown, view }: { readonly shown: ShownCabinet; readonly view
   );
 }
 
-/** A panel's outline with what is cut out of it, as a path. */
+/** A panel's outline with its cutouts, as a path. */
 export const pathOf = ({ points, others }: SeenPanel, { x, y }: View): string =>
   [points, ...others].map((ring) => `M${ring.map(([across, up]) => `${x(across)} ${y(up)}`).join('L')}Z`).join('');
 
-/** What can be dragged in each view, and which way the paper runs there. */
+/** What can be dragged in each view, and the direction of the paper there. */
 const FRONT_AXES: readonly GripAxis[] = [
   { axis: 'along', screen: 'x', sign: 1 },
   { axis: 'up', screen: 'y', sign: -1 },
@@ -337,7 +337,7 @@ interface DrawnShapeProps {
   readonly panel: string;
   readonly look: string;
   readonly d: string;
-  /** Middles and radii, px. */
+  /** Centers and radii, px. */
   readonly holes: string;
   readonly grip: Grip | undefined;
 }

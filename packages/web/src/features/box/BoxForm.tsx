@@ -1,4 +1,4 @@
-/** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
+/** The cabinet's form: size first, contents, then joints and back. The station's findings come first. */
 import { familyOf, labelWords, sizedByItems, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
 import { Button, FormControlLabel, Switch } from '@mui/material';
@@ -9,7 +9,7 @@ import { ContentsFields } from './ContentsFields.tsx';
 import { ElementLists } from './ElementLists.tsx';
 import { shownFields, CabinetFields } from './CabinetFields.tsx';
 
-/** Also for a cabinet there is no plan of: what it holds is entered once it can be built. */
+/** Also for a cabinet without a plan: its contents are entered once it can be built. */
 export function BoxForm({ shown, findings }: { readonly shown: Formed; readonly findings: ReactNode }) {
   const { spec, plan, unit } = shown;
   const { set } = useEdit();
@@ -46,7 +46,7 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
   { group: 'making', title: 'Making and finish' },
 ];
 
-/** For families whose places are sized by what is in them: shown while that would change something. */
+/** For families whose places are sized by their items: shown where that would change something. */
 function SizeByThings({ shown: { spec, plan } }: { readonly shown: ShownCabinet }) {
   const { apply } = useEdit();
   const edit = sizedByItems(spec, plan);
@@ -58,7 +58,7 @@ function SizeByThings({ shown: { spec, plan } }: { readonly shown: ShownCabinet 
   );
 }
 
-/** A group of fields and the lists that belong to it; nothing when the family has none. */
+/** A group of fields and its lists; empty when the family has none. */
 function Group({ shown, group, title, open }: { readonly shown: Formed; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {
   const { spec, unit } = shown;
   const lists = familyOf(spec).form.elements.filter((form) => form.group === group);

@@ -1,4 +1,4 @@
-/** Box: what is it? The cabinet from its sides, in section, in space, or its cut list. */
+/** Box station: the cabinet from its sides, in section, in 3D, or its cut list. */
 import { FLOOR, isShelfBox, MAX_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button, FormControlLabel, Switch } from '@mui/material';
@@ -16,7 +16,7 @@ import { SectionView } from './SectionView.tsx';
 import { SidesView } from './SidesView.tsx';
 import { VariantsView } from './VariantsView.tsx';
 
-// Three.js is large: it comes when it is looked at.
+// Three.js is large: loaded on demand.
 const SpaceView = lazy(() => import('./SpaceView.tsx'));
 
 const VIEWS = [
@@ -35,7 +35,7 @@ export function BoxStation({ shown }: { readonly shown: ShownCabinet }) {
   const [closed, setClosed] = useState(false);
   const { spec } = shown;
   const doors = shown.plan.cabinet.panels.filter(({ role }) => role === 'door').length;
-  // A door that was just added is looked at; the doors of another cabinet stay open.
+  // A new door is shown closed; doors of another cabinet stay open.
   const [last, setLast] = useState({ id: spec.id, doors });
   if (last.id !== spec.id || last.doors !== doors) {
     setLast({ id: spec.id, doors });
@@ -88,7 +88,7 @@ function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown
 const SIDE_AND_PLAN = ['right', 'plan'] as const;
 const BACK = ['back'] as const;
 
-/** Drawings of each view, as they are saved. */
+/** Drawings of each view, for saving. */
 const DRAWN: Readonly<Partial<Record<BoxView, readonly DrawingId[]>>> = {
   drawing: ['front', 'section'],
   sides: ['right', 'plan'],

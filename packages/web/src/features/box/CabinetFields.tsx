@@ -1,4 +1,4 @@
-/** The family's form, drawn from its description: one field a row. */
+/** The family's form, generated from its fields: one row each. */
 import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type FormField, type FieldGroup, type CabinetSpec, type Workshop } from '@keen/core';
 import { FormControlLabel, Switch, TextField } from '@mui/material';
 import { memo, useMemo } from 'react';
@@ -24,7 +24,7 @@ export function CabinetFields({ spec, unit, group }: { readonly spec: CabinetSpe
 export const shownFields = (spec: CabinetSpec, group: FieldGroup): FormField[] =>
   familyOf(spec).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(spec) ?? true));
 
-/** Some fields of a cabinet, wherever they stand in its form: the sheets it is cut from. */
+/** Some fields of a cabinet, wherever they are in its form, such as its sheets. */
 export function StockFields({ spec, unit, fields }: { readonly spec: CabinetSpec; readonly unit: DisplayUnit; readonly fields: readonly FormField[] }) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
@@ -36,7 +36,7 @@ export function StockFields({ spec, unit, fields }: { readonly spec: CabinetSpec
   );
 }
 
-/** What is kept as text; nothing for null. */
+/** Value as text; empty for null. */
 const textAt = (spec: CabinetSpec, path: readonly string[]): string => {
   const value = at(spec, path);
   return typeof value === 'string' ? value : '';
@@ -80,7 +80,7 @@ interface CabinetFieldProps {
   readonly workshop: Workshop;
 }
 
-/** A form has thirty fields and a key changes one: the others need not be drawn again. */
+/** A form has thirty fields and a keystroke changes one: the others are not redrawn. */
 const isSame = (a: CabinetFieldProps, b: CabinetFieldProps): boolean =>
   a.field === b.field &&
   a.within === b.within &&
@@ -214,7 +214,7 @@ const CabinetField = memo(function UnitField(props: CabinetFieldProps) {
           options={[
             ...(field.optional ? [{ value: '', label: 'none' }] : []),
             ...Object.values(workshop.products)
-              // One that is there is shown as what it is, wherever it came from.
+              // An existing value is always shown, wherever it came from.
               .filter(({ id, kind }) => !field.sheetsOnly || kind === 'sheet' || id === textAt(spec, path))
               .map((product) => ({ value: product.id, label: nameInLists(product, workshop) })),
           ]}
@@ -238,7 +238,7 @@ interface SpaceFieldProps {
   readonly onChange: (value: string) => void;
 }
 
-/** A space by the name it has in the drawing; one that is gone, by what it was called. */
+/** A space by its name in the drawing; one that is gone, by its old name. */
 function SpaceField({ label, name, value, spec, onChange }: SpaceFieldProps) {
   const plan = useAppSelector(selectPlan).byId.get(spec.id);
   const spaces = (plan?.cabinet.compartments ?? []).map((space) => ({ value: space.keptBy, label: labelWords(space.name) }));

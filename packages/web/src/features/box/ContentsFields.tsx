@@ -1,4 +1,4 @@
-/** What stands in one compartment: a preset, or kilograms someone weighed. */
+/** Contents of one compartment: a preset, or weighed kilograms. */
 import {
   cutLike,
   fromShownMass,
@@ -34,7 +34,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownCa
   const { mass, arrangement } = plan.weights.contents.find((row) => row.compartment.id === compartment.id)!;
   const path = ['contents', keptBy];
   const title = labelWords(compartment.name);
-  // Things that were set out weigh what they weigh; nothing is guessed then.
+  // Items that were set out have their own weight; nothing is estimated then.
   if (arrangement)
     return (
       <p className="contents-row set-out-row">
@@ -76,7 +76,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownCa
   );
 }
 
-/** A shelf or a divider put into one space of a shelf box. */
+/** Adds a shelf or divider to one space of a shelf box. */
 function SplitSpace({ shown, space, title }: { readonly shown: ShownCabinet; readonly space: string; readonly title: string }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
@@ -118,7 +118,7 @@ function SplitSpace({ shown, space, title }: { readonly shown: ShownCabinet; rea
   );
 }
 
-/** A space that is cut up has no name on the drawing: it is called by what opens it. */
+/** A divided space has no name in the drawing: it is named after what opens it. */
 function nameOfSpace({ plan, spec }: ShownCabinet, space: string): string {
   const panel = ['shelf', 'divider'].map((role) => plan.cabinet.byId.get(`${spec.id}/${role}/${space}`)).find((each) => each !== undefined);
   if (!panel) return 'the whole inside';

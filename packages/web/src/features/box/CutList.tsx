@@ -1,4 +1,4 @@
-/** The cut list of the cabinet: every size opens its sum; pointing at a line lights its parts up everywhere. */
+/** The cut list of the cabinet: every size opens its sum; pointing at a line highlights its parts everywhere. */
 import { cutListCsv, displayUnitOf, featureWords, labelWords, type PartLine } from '@keen/core';
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Button } from '@mui/material';
@@ -17,7 +17,7 @@ export function CutList({ shown }: { readonly shown: ShownCabinet }) {
   const { design, workshop } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { parts, rails } = plan;
-  // The halves of a cabinet on a rail come out of the rail's boards.
+  // The cleats of a cabinet on a rail come out of the rail's boards.
   const onRail = rails.filter(({ rail }) => rail.id === shown.spec.hanging.wallRail).flatMap((rail) => rail.parts);
   const chosen = useAppSelector(({ view }) => view.unit);
   const [printing, setPrinting] = useState(false);

@@ -1,4 +1,4 @@
-/** The elements of one list of a family: shelves, dividers, tools. Each a row that can be pointed at, moved, taken out; a new one goes after the last. */
+/** The elements of one list of a family: shelves, dividers, tools. Each row can be highlighted, moved, deleted; a new one goes after the last. */
 import { labelWords, type ElementsForm } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
@@ -35,7 +35,7 @@ export function ElementLists({ shown, form }: { readonly shown: Formed; readonly
     const later = rows.slice(index + 1).map((row, k) => ({ path: path(row.id, 'order'), value: at + k + 1 }));
     apply([{ path: path(id), value: form.start(spec, id, at) }, ...later], '');
   };
-  /** Two neighbors exchange their order; nothing else changes its name. */
+  /** Two neighbors swap their order; names stay. */
   const swap = (index: number, by: number): void => {
     const [a, b] = [rows[index]!, rows[index + by]!];
     apply(

@@ -1,4 +1,4 @@
-/** Parts no cabinet asks for: typed, out of a cut list, or drawn elsewhere. They are laid out and cut with the others. */
+/** Loose parts outside any cabinet: typed, from a cut list, or drawn elsewhere. Laid out and cut with the others. */
 import {
   drawnPart,
   entered,
@@ -34,7 +34,7 @@ const GRAINS: readonly { readonly value: LoosePart['grain']; readonly label: str
   { value: 'none', label: 'either way' },
 ];
 
-/** Rows on the page at once: each has six fields. */
+/** Rows per page: each has six fields. */
 const PAGE = 20;
 
 interface Opened {
@@ -67,7 +67,7 @@ export function LooseParts() {
     );
   const add = (): void => {
     const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
-    // It is on the last page.
+    // The new row is on the last page.
     setPage(Math.floor(parts.length / PAGE));
     put(
       [{ id: newId(), order, name: 'Part', stock, count: 1, length: pick('400 mm', '16 in'), width: pick('250 mm', '10 in'), grain: 'length', outline: [] }],
@@ -154,7 +154,7 @@ export function LooseParts() {
   );
 }
 
-/** An outline has its size from its drawing: only a rectangle is typed. */
+/** The size of an outline comes from its drawing: only a rectangle is typed. */
 const LooseRow = memo(function LooseRow({ part }: { readonly part: LoosePart }) {
   const { products } = useAppSelector(selectAvailable);
   const unit = useDisplayUnit();
@@ -205,7 +205,7 @@ const LooseRow = memo(function LooseRow({ part }: { readonly part: LoosePart }) 
   );
 });
 
-/** Its shape in small; arcs as their chords' arcs. */
+/** Its outline in small, with arcs. */
 function Outline({ part: { outline, length, width, name } }: { readonly part: LoosePart }) {
   const mm = (nm: number): number => nm / 1e6;
   const d = outline

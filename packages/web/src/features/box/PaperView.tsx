@@ -13,7 +13,7 @@ export interface PaperMeasure {
 
 export interface PaperViewProps {
   readonly title: string;
-  /** What the drawing is called for those who do not see it. */
+  /** Accessible name of the drawing. */
   readonly label: string;
   readonly seen: readonly SeenPanel[];
   readonly ghost: readonly SeenPanel[];
@@ -23,7 +23,7 @@ export interface PaperViewProps {
   readonly across?: PaperMeasure | undefined;
   readonly up?: PaperMeasure | undefined;
   readonly wall: 'top' | 'left' | 'right' | null;
-  /** Sizes of the part that is selected, as it lies on this paper. */
+  /** Sizes of the selected part, as it lies on this paper. */
   readonly chosen?: { readonly panel: string; readonly across: PaperMeasure | null; readonly up: PaperMeasure | null } | null;
 }
 
@@ -36,7 +36,7 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
   if (points.length === 0) return null;
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  // The wall is where nothing stands behind: out = 0.
+  // The wall is where nothing is behind: out = 0.
   const box = {
     left: Math.min(...xs, ...(wall === 'left' ? [0] : [])),
     right: Math.max(...xs, ...(wall === 'right' ? [0] : [])),
@@ -46,7 +46,7 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
   const scale = Math.max(0.02, Math.min((width - ROOM.left - ROOM.right) / (box.right - box.left), (height - ROOM.top - ROOM.bottom) / (box.high - box.low)));
   const shiftX = ROOM.left + (width - ROOM.left - ROOM.right - (box.right - box.left) * scale) / 2;
   const shiftY = ROOM.top + (height - ROOM.top - ROOM.bottom - (box.high - box.low) * scale) / 2;
-  // What stays on the wall may run on past the cabinet: sizes are the cabinet's own.
+  // Parts on the wall may extend beyond the cabinet: sizes are the cabinet's own.
   const own = seen.filter(({ role }) => role !== 'wall-half').flatMap((each) => each.points);
   const span = own.length > 0 ? own : points;
   const [from, to] = [Math.min(...span.map(([x]) => x), ...(wall === 'left' ? [0] : [])), Math.max(...span.map(([x]) => x), ...(wall === 'right' ? [0] : []))];
@@ -101,7 +101,7 @@ interface ChosenProps {
   readonly unit: DisplayUnit;
 }
 
-/** Length and width of the selected part, drawn where it lies: above it and at its right. */
+/** Length and width of the selected part, above it and at its right. */
 function ChosenSizes({ chosen, seen, view, unit }: ChosenProps) {
   const points = seen.filter(({ panel }) => panel === chosen.panel).flatMap((each) => each.points);
   if (points.length === 0) return null;

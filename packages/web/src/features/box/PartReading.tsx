@@ -1,4 +1,4 @@
-/** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
+/** One part: name, size with its sum, features, checks, and where else it appears. */
 import { choosesGrain, featureWords, labelWords, withArticle, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
@@ -95,7 +95,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
   );
 }
 
-/** Which way its grain runs; a sheet without grain has no choice. */
+/** Its grain direction; a sheet without grain has no choice. */
 function GrainField({ shown: { spec }, panel }: { readonly shown: ShownCabinet; readonly panel: ResolvedPanel }) {
   const { apply } = useEdit();
   const { products } = useAppSelector((state) => selectOpen(state).workshop);
@@ -118,7 +118,7 @@ function GrainField({ shown: { spec }, panel }: { readonly shown: ShownCabinet; 
   );
 }
 
-/** The fields of the element a part is drawn from, and the way to take it out. */
+/** The fields of the part's element, and its delete button. */
 function OfElement({ shown: { spec, unit }, panel }: { readonly shown: ShownCabinet; readonly panel: ResolvedPanel }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
@@ -139,7 +139,7 @@ function OfElement({ shown: { spec, unit }, panel }: { readonly shown: ShownCabi
   );
 }
 
-/** Where else the part occurs: its slots in other parts, its sheet. */
+/** Where else the part appears: its slots in other parts, its sheet. */
 function AlsoHere({ shown: { plan, unit }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
   const { nests } = useNests();
   const hosts = plan.cabinet.connections

@@ -1,4 +1,4 @@
-/** The unit cut by any level or upright plane: the plane is moved by its slider or typed. */
+/** The cabinet in any level or upright section: the plane is moved by its slider or typed. */
 import { boundsOfCabinet, entered, sectionAt, tapeTextWithUnit, toMm, type Length, type SectionAxis } from '@keen/core';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
@@ -15,7 +15,7 @@ const AXES: readonly { readonly id: SectionAxis; readonly name: string; readonly
   { id: 'out', name: 'along the wall', from: 'out from the wall', wall: null },
 ];
 
-/** What runs across the paper and up it. */
+/** Axes of the paper. */
 const SIZES: Readonly<Record<SectionAxis, readonly ['width' | 'depth', 'height' | 'depth']>> = {
   along: ['depth', 'height'],
   up: ['width', 'depth'],
@@ -37,13 +37,13 @@ export function SectionView({ shown }: { readonly shown: ShownCabinet }) {
   const move = (mm: number): void => setPlaces({ ...places, [axis]: mm });
   const nm = Math.round(at * 10) * 100_000;
   const seen = sectionAt(plan.cabinet, axis, at);
-  /** How far what is cut reaches on the paper, the wall included. */
+  /** Extent of the section on the paper, the wall included. */
   const extent = (which: 0 | 1): number => {
     const reach = seen.filter(({ role }) => role !== 'wall-half').flatMap(({ points }) => points.map((point) => point[which]));
     const atWall = SIZES[axis][which] === 'depth' ? [0] : [];
     return Math.max(...reach, ...atWall) - Math.min(...reach, ...atWall);
   };
-  /** An outer size is only drawn where the plane cuts all of it. */
+  /** An outer size is drawn only where the plane cuts all of it. */
   const measure = (key: 'width' | 'height' | 'depth', reach: number): PaperMeasure | undefined => {
     const of = plan.cabinet.outside[key];
     if (Math.abs(reach - toMm(of.value)) > SAME_MM) return undefined;

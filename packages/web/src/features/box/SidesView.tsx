@@ -14,7 +14,7 @@ const NAMES: Readonly<Record<ViewId, string>> = {
   plan: 'plan, the wall at the top',
 };
 
-/** What the paper's width and height measure, by view. */
+/** Dimensions along the paper's width and height, by view. */
 const MEASURES: Readonly<Record<ViewId, readonly ['width' | 'depth', 'height' | 'depth']>> = {
   front: ['width', 'height'],
   back: ['width', 'height'],
@@ -22,7 +22,7 @@ const MEASURES: Readonly<Record<ViewId, readonly ['width' | 'depth', 'height' | 
   right: ['depth', 'height'],
   plan: ['width', 'depth'],
 };
-/** What runs across the paper and up it. */
+/** Axes of the paper. */
 const PAPER_AXES: Readonly<Record<ViewId, readonly ['along' | 'out', 'up' | 'out']>> = {
   front: ['along', 'up'],
   back: ['along', 'up'],
@@ -45,7 +45,7 @@ export function SidesView({ shown, views }: { readonly shown: ShownCabinet; read
   });
   const selected = useAppSelector(({ view }) => view.selected);
   const panel = selected ? plan.cabinet.byId.get(selected) : undefined;
-  /** Its length and width where they lie along the paper; a part that leans shows neither. */
+  /** Its length and width where they lie along the paper; a leaning part shows neither. */
   const chosenOn = (view: ViewId) => {
     if (!panel) return null;
     const [h, v] = PAPER_AXES[view];
@@ -82,6 +82,6 @@ export function SidesView({ shown, views }: { readonly shown: ShownCabinet; read
   );
 }
 
-/** The wall cleat stays on the wall: from the front it is not in the way. */
+/** The wall cleat stays on the wall: from the front it is out of the way. */
 const shownFrom = (cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] =>
   viewFrom(cabinet, view).filter(({ role }) => role !== 'wall-half' || view !== 'front');

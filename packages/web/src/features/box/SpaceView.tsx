@@ -1,4 +1,4 @@
-/** The unit in space, orbited by hand, pulled apart by a slider: the panels of the plan, no second geometry. Drawn on demand, not at every frame. */
+/** The cabinet in 3D, orbited by hand, exploded by a slider: the panels of the plan, no second geometry. Drawn on demand, not at every frame. */
 import { boundsOfCabinet, labelWords, meshesOf, toMm, type PanelMesh } from '@keen/core';
 import { FormControlLabel, Switch } from '@mui/material';
 import { Canvas, extend, useFrame, useThree, type ThreeElement } from '@react-three/fiber';
@@ -20,7 +20,7 @@ declare module '@react-three/fiber' {
   }
 }
 
-/** Colors of the drawing, read from the page so that both themes are met. */
+/** Colors of the drawing, read from the page for both themes. */
 function useInk(): { birch: string; soft: string; edge: string; ink: string; chalk: string; sage: string; wall: string } {
   return useMemo(() => {
     const style = getComputedStyle(document.documentElement);
@@ -148,7 +148,7 @@ function PanelBody({ mesh, role, apart }: { readonly mesh: PanelMesh; readonly r
   );
 }
 
-/** Things where they stand: plain bodies of their own size. */
+/** Items in place: plain bodies of their own size. */
 function Things({ shown: { plan } }: { readonly shown: ShownCabinet }) {
   const ink = useInk();
   return (

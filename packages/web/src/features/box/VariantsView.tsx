@@ -1,4 +1,4 @@
-/** Tries of the cabinet beside one another: the picture, and what they are compared by. One is taken by a click; what stood there is kept. */
+/** Variants of the cabinet side by side: the picture, and the figures to compare. One click uses a variant; the current cabinet is kept. */
 import {
   boundsOfCabinet,
   createPlanner,
@@ -23,7 +23,7 @@ import { Elevation } from '../../ui/Elevation.tsx';
 import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
-/** Each try has a planner of its own, so that a key at one of them works out that one only. */
+/** Each variant has its own planner, so that an edit replans that one only. */
 const planners = new Map<string, Planner>();
 function plannerOf(tried: string | null): Planner {
   const planner = planners.get(tried ?? '') ?? createPlanner();
@@ -31,7 +31,7 @@ function plannerOf(tried: string | null): Planner {
   return planner;
 }
 
-/** More columns are not told apart at a glance. */
+/** More columns cannot be compared at a glance. */
 const MOST = 4;
 
 export function VariantsView({ shown }: { readonly shown: ShownCabinet }) {

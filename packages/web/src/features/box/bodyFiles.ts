@@ -1,4 +1,4 @@
-/** A cabinet as bodies for other programs, made in the page. What makes the files, and its machine code, is fetched when one is asked for. */
+/** A cabinet as solid bodies for other programs, made in the page. The code for it is loaded on demand. */
 import type { Plan, CabinetPlan } from '@keen/core';
 
 const maker = async () => {

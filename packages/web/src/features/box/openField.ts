@@ -1,4 +1,4 @@
-/** Puts the cursor into a field of the reading pane, opening the group or the drawer it is in. */
+/** Focuses a field of the reading pane, opening its group or drawer. */
 export function openField(name: string): void {
   const field = (): HTMLInputElement | null => document.querySelector<HTMLInputElement>(`[data-field="${name}"]`);
   if (!field()) document.querySelector<HTMLButtonElement>('.pane-button')?.click();

@@ -1,6 +1,6 @@
 /**
- * Dragging what has a handle: a shelf, a divider, a tilt, a slope. Between two pointer moves only the unit's own
- * geometry is worked out, once a frame; loads, checks and the rest follow when it is let go. Each drag has its typed twin in the form.
+ * Dragging of handles: a shelf, a divider, a tilt, a slope. Between two pointer moves only the cabinet's own geometry is computed, once per frame; loads,
+ * checks and the rest follow on release. Each drag has its typed twin in the form.
  */
 import { draftCabinet, entered, NM_PER, type DisplayUnit, type Handle, type ResolvedCabinet } from '@keen/core';
 import { useRef, useState, type PointerEvent } from 'react';
@@ -25,10 +25,10 @@ interface Held {
   frame: number;
 }
 
-/** Less than this is a click, px. */
+/** A shorter move is a click, px. */
 const CLICK = 3;
 
-/** What a panel is taken hold of by. Two with one key do the same. */
+/** A handle. Two with one key do the same. */
 export interface Grip {
   readonly key: string;
   readonly press: (event: PointerEvent<SVGElement>) => void;
@@ -60,7 +60,7 @@ export function usePanelDrag({ spec, plan, unit }: ShownCabinet): PanelDrag {
   return {
     draft,
     grip: (panel, axes, scale) => {
-      // A panel may be taken hold of along two axes, one a view.
+      // A panel may have handles along two axes, one per view.
       const handle = plan.cabinet.handles?.find((each) => each.panel === panel && axes.some(({ axis }) => axis === each.axis));
       const along = handle && axes.find(({ axis }) => axis === handle.axis);
       if (!handle || !along) return undefined;
@@ -76,11 +76,11 @@ export function usePanelDrag({ spec, plan, unit }: ShownCabinet): PanelDrag {
     move: (event) => {
       const now = held.current;
       if (!now) return;
-      // Let go outside the drawing before it was moved.
+      // Released outside the drawing before it was moved.
       if (event.buttons === 0) return void end();
       const px = (now.along.screen === 'x' ? event.clientX : event.clientY) - now.from;
       if (!now.moved && Math.abs(px) < CLICK) return;
-      // Taken only now: a plain click still selects what it is on.
+      // Captured only now: a plain click still selects what it is on.
       if (!now.moved) event.currentTarget.setPointerCapture(event.pointerId);
       now.moved = true;
       now.value = valueAfter(now.handle, (px * now.along.sign) / now.scale, unit);
@@ -109,7 +109,7 @@ export function usePanelDrag({ spec, plan, unit }: ShownCabinet): PanelDrag {
   };
 }
 
-/** The value a handle has after so many millimeters: in whole steps of the tape, or half degrees; never past what may be entered. */
+/** The value of a handle after a move in millimeters: in whole tape steps, or half degrees, within its limits. */
 export function valueAfter({ kind, value, perMm, least = 0, most = Infinity }: Handle, mm: number, unit: DisplayUnit): unknown {
   if (kind === 'degrees') return Math.max(0, Math.round((value + mm * perMm) * 2) / 2);
   const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;

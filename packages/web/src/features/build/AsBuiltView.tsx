@@ -1,4 +1,4 @@
-/** Planned and actual side by side: parts as they came off the saw, openings after the dry fit, diagonals. Entered here, the plan follows. */
+/** Planned and actual size side by side: measured parts, openings after the dry fit, diagonals. The plan follows what is entered here. */
 import {
   exactTextWithUnit,
   finishedParts,
@@ -126,7 +126,7 @@ const sizeWords = ({ length, width }: PartLine, is: AsCut | undefined, unit: Dis
   </>
 );
 
-/** Nearer than this a tape sees no difference. */
+/** Resolution of a tape. */
 const SEEN = mm(0.05);
 
 function offWords(line: PartLine, is: AsCut, unit: DisplayUnit): string {
@@ -179,10 +179,10 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** To a tenth of a millimeter: what a tape held twice the same way still says. */
+/** To a tenth of a millimeter: the repeatability of a tape. */
 const apartText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit((Math.round(nm / 1e5) * 1e5) as Length, unit);
 
-/** The height its bottom was asked at and came to. */
+/** Height of its bottom, asked for and measured. */
 function Hung({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <section aria-labelledby="built-hung">

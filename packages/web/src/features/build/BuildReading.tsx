@@ -1,4 +1,4 @@
-/** The reading pane at Build: the school, the glue, how warm it is, and the hours there are. */
+/** Reading pane at Build: working method, glue, temperature, and shop hours. */
 import {
   clockText,
   dayOf,
@@ -205,7 +205,7 @@ function SessionRow({ row, shop, onChange, onRemove }: SessionRowProps) {
   );
 }
 
-/** Machines that are not there in these hours: borrowed ones, those of a shop that is open on some days. */
+/** Machines that are not available in these hours, such as borrowed ones. */
 function Absent({ row, shop, name, onChange }: Omit<SessionRowProps, 'onRemove'> & { readonly name: string }) {
   const machines = machinesInOrder(shop);
   const gone = machines.filter(({ id }) => row.without.includes(id));

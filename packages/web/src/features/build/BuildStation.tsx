@@ -1,4 +1,4 @@
-/** Build: in what order, when? Steps with the reason for their order, and the days they fall on. */
+/** Build station: steps with the reasons for their order, and their days. */
 import {
   dayOf,
   fullTitle,
@@ -34,7 +34,7 @@ import { clockOf } from './clock.ts';
 import { useSchedule } from './useSchedule.ts';
 import { useTick } from './useTick.ts';
 
-/** How sure it is that there is no earlier finish. */
+/** How certain it is that no earlier finish exists. */
 function earlierWords({ proved, least, finish }: Schedule): string {
   if (proved) return 'Nothing finishes earlier with these hours.';
   return dayOf(least) === dayOf(finish)
@@ -185,7 +185,7 @@ const LACKS: Readonly<Record<Shortage, string>> = {
   hours: 'over several evenings, although they should not be left',
 };
 
-/** What the hours there are do not have, and is laid out all the same. */
+/** Requirements the shop hours do not meet, and that are dropped. */
 function Without({ schedule: { without } }: { readonly schedule: Schedule }) {
   return (Object.keys(LACKS) as Shortage[])
     .filter((lack) => without[lack].length > 0)

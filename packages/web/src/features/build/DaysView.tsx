@@ -1,4 +1,4 @@
-/** The steps on the calendar: a row a day someone is in the shop, its hours to scale, steps in them; dragged to another day, the rest follows. */
+/** The steps on the calendar: a row per shop session, its hours to scale, with its steps; one dragged to another day moves the rest. */
 import { dayOf, dayStart, DAY_MIN, idleIn, minutesText, stretches, windowsFrom, type BuildChoices, type Idle, type Schedule, type Scheduled } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState, type DragEvent } from 'react';
@@ -14,7 +14,7 @@ export interface DaysViewProps {
   readonly onStep: (id: string) => void;
 }
 
-/** Days drawn at first: the first weeks are what a person acts on. */
+/** Days drawn at first: a person acts on the first weeks. */
 const FIRST_DAYS = 14;
 
 export function DaysView({ of, schedule, choices, at, onStep }: DaysViewProps) {
@@ -151,7 +151,7 @@ const IDLE: Readonly<Record<Idle['why'], string>> = {
   long: 'cannot be left, and takes longer than these hours',
 };
 
-/** Why an evening stays empty. */
+/** Why a session stays empty. */
 function NothingHere({ idle, of, onStep }: { readonly idle: Idle | undefined; readonly of: BuildOf; readonly onStep: (id: string) => void }) {
   if (!idle) return null;
   return (

@@ -1,4 +1,4 @@
-/** The ways a glue-up can be closed, each with what it takes; one is chosen, or left to glue, clamps and hands. */
+/** Methods to close a glue-up, each with its requirements; one is chosen, or left to glue, clamps and hands. */
 import { glueWayWords, type Closing, type GlueWay } from '@keen/core';
 import { Button } from '@mui/material';
 import { Explained } from '../../ui/Explained.tsx';

@@ -1,4 +1,4 @@
-/** Until when a step waits for what sets or dries since another was done. */
+/** Until when a step waits for something that sets or dries. */
 import { minutesText, reasonWords, waitLeft, waitMin, type DisplayUnit, type Step } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 import { dayWords, timeWords } from './dayWords.ts';
@@ -13,7 +13,7 @@ export interface NotBeforeProps {
 export function NotBefore({ step, of: { build, byId, doneAt, free, now, titleOf, done }, unit }: NotBeforeProps) {
   const until = free.get(step.id);
   if (until === undefined || until <= now || done.has(step.id)) return null;
-  // What it waits for longest.
+  // The longest wait.
   const edge = build.edges.find(({ before, after, waits }) => after === step.id && waits && (doneAt.get(before) ?? -Infinity) + waitMin(waits) === until);
   return (
     <p className="caution not-before">

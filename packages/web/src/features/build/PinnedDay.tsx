@@ -1,4 +1,4 @@
-/** The day a step does not begin before, typed: the twin of dragging it there. Says where it falls all the same. */
+/** Earliest day of a step, typed: the twin of dragging it there. Also shows where it falls. */
 import { dayOf, dayStart, type Step } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
@@ -6,7 +6,7 @@ import { selectDesign } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { dayWords } from './dayWords.ts';
 
-/** `falls`: when the schedule has it begin; null while that is not known. */
+/** `falls`: its scheduled start; null while unknown. */
 export function PinnedDay({ step, falls }: { readonly step: Step; readonly falls: number | null }) {
   const { build } = useAppSelector(selectDesign);
   const { apply } = useEdit();

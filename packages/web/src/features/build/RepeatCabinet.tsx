@@ -1,4 +1,4 @@
-/** The same once more, at another size or the one it came to: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
+/** Builds the same cabinet again, at another size or its measured one, with what its record taught: thicknesses, seating, this shop’s pace. */
 import { builtSizes, enters, enteredFromNm, lessonsOf, lessonWords, mm, specFor, type Entered, type Lesson } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -88,7 +88,7 @@ const isOf = (id: string, lesson: Lesson): boolean =>
         ? lesson.assembly.startsWith(`${id}/`)
         : true;
 
-/** What the record of this one says to whoever makes the next. */
+/** Lessons from its record for the next one. */
 function ItsLessons({ id, unit }: { readonly id: string; readonly unit: ShownCabinet['unit'] }) {
   const { design, record } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);

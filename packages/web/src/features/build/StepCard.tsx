@@ -1,4 +1,4 @@
-/** One step in full: its picture, what is done with what numbers, what is looked at, what can hurt, and why it stands where it stands. */
+/** One step in full: picture, what to do with numbers, what to check, hazards, and why it is at this place. */
 import { marksOf, minutesText, setupWords, stepWords, waitMin, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -26,10 +26,10 @@ export interface StepCardProps {
   readonly ticker: Ticker;
   /** One place up or down in the order. */
   readonly onMove: (by: -1 | 1) => void;
-  /** Why the last move was not made. */
+  /** Why the last move was refused. */
   readonly refused: string | null;
   readonly onStep: (id: string) => void;
-  /** When the schedule has it begin; null while that is not known. */
+  /** Its scheduled start; null while unknown. */
   readonly falls: number | null;
 }
 
@@ -107,7 +107,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
   );
 }
 
-/** Ticked with the minutes it took where someone looked at the clock. */
+/** Ticked with the minutes it took, where timed. */
 function Done({ step, done, ticker }: { readonly step: Step; readonly done: boolean; readonly ticker: Ticker }) {
   const [minutes, setMinutes] = useState<number | null>(null);
   return (
@@ -148,7 +148,7 @@ function SheetsLink({ unit }: { readonly unit: string | null }) {
   );
 }
 
-/** Whether the days wait for a helper, or one person does it by the trick. */
+/** Whether the schedule waits for a helper, or one person does it alone. */
 function Alone({ step }: { readonly step: Step }) {
   const { build } = useAppSelector(selectDesign);
   const { apply } = useEdit();
@@ -167,7 +167,7 @@ function Alone({ step }: { readonly step: Step }) {
   );
 }
 
-/** What was written down about it, and a way to write more. */
+/** Notes about it, and a form for more. */
 function InTheLog({ step }: { readonly step: Step }) {
   const { id, record, design } = useAppSelector(selectOpen);
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));

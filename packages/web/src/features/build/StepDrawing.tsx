@@ -1,17 +1,17 @@
-/** What a step is about, on the cabinets themselves: touched parts lit, a glue-up drawn apart along the way it is pressed. To one scale. */
+/** A step drawn on the cabinets themselves: touched parts highlighted, a glue-up exploded along its pressing direction. To one scale. */
 import { boundsOfCabinet, viewFrom, type ResolvedCabinet, type Step, type ViewId } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { selectPlan } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
-/** Groups of a glue-up stand so far apart, mm; cabinets side by side. */
+/** Gaps between groups of a glue-up, mm; between cabinets. */
 const APART = 90;
 const BETWEEN = 160;
 
 interface Drawn {
   readonly cabinet: ResolvedCabinet;
   readonly view: ViewId;
-  /** How far each panel is drawn from its place, mm. */
+  /** Displacement of each panel, mm. */
   readonly moved: (panel: string) => readonly [across: number, up: number];
 }
 
@@ -29,7 +29,7 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, cabinet: ResolvedCabinet):
   const still: Drawn = { cabinet, view: 'front', moved: () => [0, 0] };
   if (detail.kind !== 'glue' || !detail.glueUp.along) return still;
   const { along, dry } = detail.glueUp;
-  // What is put on dry closes with the rest.
+  // Parts put on dry close with the rest.
   const groups = [...detail.glueUp.groups, ...(dry ? [dry.panels] : [])];
   const outward = Math.abs(along.out) > Math.max(Math.abs(along.along), Math.abs(along.up));
   const view: ViewId = outward ? 'left' : 'front';
@@ -41,7 +41,7 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, cabinet: ResolvedCabinet):
     return points.reduce((sum, [x, y]) => sum + x * way[0] + y * way[1], 0) / (points.length || 1);
   };
   const order = [...groups].sort((a, b) => place(a) - place(b));
-  // Those that stand between two others at one place along the way are drawn in one row.
+  // Groups between two others at one place along the direction share a row.
   const rows = new Map<string, number>();
   let row = 0;
   order.forEach((group, index) => {
@@ -59,7 +59,7 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, cabinet: ResolvedCabinet):
   };
 }
 
-/** Every panel as it is drawn, cabinets next to one another on one floor. */
+/** Every panel as drawn, cabinets next to one another on one floor. */
 function sideBySide(drawn: readonly Drawn[], touched: ReadonlySet<string>) {
   let from = 0;
   return drawn.flatMap(({ cabinet, view, moved }) => {
@@ -78,7 +78,7 @@ function sideBySide(drawn: readonly Drawn[], touched: ReadonlySet<string>) {
 interface CabinetsProps {
   readonly drawn: readonly Drawn[];
   readonly touched: ReadonlySet<string>;
-  /** Put on without glue: there, drawn in a broken line. */
+  /** Put on dry: dashed. */
   readonly dry: ReadonlySet<string>;
   readonly title: string;
 }

@@ -1,4 +1,4 @@
-/** What stands in the way of a step, with its numbers and what settles it. */
+/** What hinders a step, with its numbers and fixes. */
 import { faultWords, glueOf, glueWayWords, minutesText, type BuildFault, type Closing, type DisplayUnit, type Edit, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useNavigate } from 'react-router';

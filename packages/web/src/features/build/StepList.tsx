@@ -1,4 +1,4 @@
-/** All steps in their order, those of one cabinet told by its name; what is done is ticked, what can be taken up next stands out. */
+/** All steps in order, with the name of their cabinet; done ones are ticked, the next ones stand out. */
 import { marksOf, minutesText, type Schedule, type Step } from '@keen/core';
 import { useEffect, useRef } from 'react';
 import type { BuildOf } from './useBuild.ts';
@@ -16,7 +16,7 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
   const begins = new Map(schedule?.tasks.flatMap(({ task, start, slack }) => task.steps.map((id) => [id, { start, slack }] as const)));
   const current = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    // Newer browsers answer with a promise, which is no way to leave an effect.
+    // Newer browsers return a promise, which an effect must not.
     void current.current?.scrollIntoView?.({ block: 'nearest' });
   }, [at]);
   return (
@@ -49,7 +49,7 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
   );
 }
 
-/** Which parts, where the name alone leaves it open: settings of one machine. */
+/** Which parts, where the name alone is ambiguous: settings of one machine. */
 function Marks({ step, of }: { readonly step: Step; readonly of: BuildOf }) {
   if (step.detail.kind !== 'setup' && step.detail.kind !== 'by-hand') return null;
   const marks = marksOf(step.panels, of.summary.plan);

@@ -1,4 +1,4 @@
-/** Why a step stands where it stands: what has to be before it and after it, each with its reason. */
+/** Why a step is at its place: what must precede and follow it, each with its reason. */
 import { reasonWords, type Step } from '@keen/core';
 import type { BuildOf } from './useBuild.ts';
 

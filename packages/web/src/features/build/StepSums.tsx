@@ -1,4 +1,4 @@
-/** Figures of a step that open to their sums: diagonals, area and amount of a coat, times of a glue-up. */
+/** Figures of a step that open their sums: diagonals, area and amount of a coat, times of a glue-up. */
 import type { DisplayUnit, Step } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 import { LabelLink } from './LabelLink.tsx';

@@ -1,11 +1,11 @@
-/** Time by the clock on this wall, whole minutes since 1970: what days are laid out in. */
+/** Local time as whole minutes since 1970, the unit of schedules. */
 import { wallMinutes } from '@keen/core';
 import { useEffect, useState } from 'react';
 
 /** A device's time, ISO 8601 or now. */
 export const clockOf = (at?: string): number => wallMinutes(at === undefined ? new Date() : new Date(at));
 
-/** Now, a minute at a time: what waits for glue opens by itself. */
+/** The current minute: waits for glue end by themselves. */
 export function useMinute(): number {
   const [now, setNow] = useState(() => clockOf());
   useEffect(() => {

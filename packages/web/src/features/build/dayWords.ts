@@ -1,4 +1,4 @@
-/** Days and hours as they are spoken of. Minutes since 1970 by the clock on the wall. */
+/** Days and times as text. Minutes since 1970, local time. */
 import { clockText, DAY_MIN, dayOf, weekday } from '@keen/core';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

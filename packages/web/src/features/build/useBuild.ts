@@ -1,4 +1,4 @@
-/** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
+/** Build steps with their status, from the plan, the sheet layouts and the record. */
 import {
   buildSummary,
   doneSteps,
@@ -28,18 +28,18 @@ export interface BuildOf {
   readonly build: Build;
   readonly done: DoneSteps;
   readonly next: Step | null;
-  /** When each step that is done was, and from when on a step may begin that waits for one; minutes by the clock on the wall. */
+  /** Completion times of done steps, and earliest starts of waiting ones; minutes of local time. */
   readonly doneAt: ReadonlyMap<string, number>;
   readonly free: ReadonlyMap<string, number>;
   readonly now: number;
   readonly summary: BuildSummary;
-  /** What a step is called, with its cabinet where there are several. */
+  /** Title of a step, with its cabinet where there are several. */
   readonly titleOf: (step: Step) => string;
   /** Steps by id. */
   readonly byId: ReadonlyMap<string, Step>;
 }
 
-/** Of the cabinets named, all where none is. A moment after what changes: nothing that is dragged waits for it. */
+/** Of the named cabinets, or all. Deferred: no drag waits for it. */
 export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
   const open = useAppSelector(selectOpen);
   const design = useDeferredValue(open.design);
@@ -70,7 +70,7 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
   return { build, done, next: nextStep(build.steps, build.edges, done, free, now), doneAt, free, now, summary, byId, titleOf };
 }
 
-/** The cuts of every kind of sheet, as far as it is laid out. The list of nests is new at every render, the layouts in it are not: the same ones give the same cuts. */
+/** The cuts of every laid-out sheet product. The list of nests is new at every render, its layouts are not: equal layouts give the same cuts. */
 function rememberingSheets(): (nests: readonly Nest[], workshop: Workshop) => readonly SheetsToSaw[] {
   let last: { readonly of: readonly unknown[]; readonly sheets: readonly SheetsToSaw[] } | undefined;
   return (nests, workshop) => {

@@ -1,4 +1,4 @@
-/** The days the steps that are left fall on, worked out in a worker; the last answer stays until the next one comes. */
+/** Days of the remaining steps, computed in a worker; the last answer stays until the next one comes. */
 import { dayStart, tasksOf, type BuildChoices, type Schedule } from '@keen/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -6,13 +6,13 @@ import type { BuildOf } from './useBuild.ts';
 import type { Scheduler } from './schedule.worker.ts';
 
 export interface Days {
-  /** Undefined while it is worked out for the first time; null where the hours run out. */
+  /** Undefined until the first answer; null where the hours run out. */
   readonly schedule: Schedule | null | undefined;
   readonly begins: number;
 }
 
 export function useSchedule({ build, doneAt, now: minute }: BuildOf, choices: BuildChoices): Days {
-  // To the quarter of an hour: the plan is not made anew every minute.
+  // To the quarter of an hour, so that the schedule is not rebuilt every minute.
   const now = Math.floor(minute / 15) * 15;
   const begins = choices.start === null ? now : Math.max(now, dayStart(choices.start));
   const tasks = useMemo(() => tasksOf(build.steps, build.edges, choices, doneAt), [build, choices, doneAt]);

@@ -1,4 +1,4 @@
-/** Ticking steps as done and taking that back: facts of the shop record, whatever the step is about. */
+/** Ticks and unticks steps: facts of the shop record. */
 import { PART_BY_PART, partsOff, activeOperations, activeSawn, type DoneSteps, type Step } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { slotsAsCut } from '../joints/useMade.ts';
@@ -9,7 +9,7 @@ import { useSettle } from '../sheets/useSettle.ts';
 import type { BuildOf } from './useBuild.ts';
 
 export interface Ticker {
-  /** `minutes`: what it took, where someone timed it. */
+  /** `minutes`: time taken, where measured. */
   readonly tick: (step: Step, minutes?: number) => void;
   readonly untick: (step: Step) => void;
 }
@@ -26,7 +26,7 @@ export function useTick({ done, summary }: BuildOf): Ticker {
       const nest = nests.find(({ job }) => job.product === detail.product);
       const sawn = nest && settle(nest);
       if (!nest || !sawn) return;
-      // Only what is not ticked cut by cut already: taken back, both go.
+      // Only what is not ticked cut by cut already; unticking removes both.
       const there = new Set(activeSawn(record).flatMap(({ sawn: each }) => (each.layout === sawn.layout ? each.cuts : [])));
       const cuts = detail.cuts.filter((cut) => !there.has(cut));
       add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts, parts: cuts.flatMap((cut) => partsOff(sawn, cut)) } });
@@ -36,14 +36,14 @@ export function useTick({ done, summary }: BuildOf): Ticker {
       const cuts = detail.setup.cuts.filter(({ operation }) => !there.has(operation.id));
       add({ kind: 'made', made: cuts.map(({ operation }) => operation.id), slots: slotsAsCut(cuts, summary.setups.blanks) });
     }
-    // Sawn and made speak for themselves; a tick beside them keeps how long it took.
+    // Cuts and operations have facts of their own; a tick beside them keeps the time taken.
     if ((detail.kind !== 'cut' || detail.cuts.length === 0) && detail.kind !== 'setup') add({ kind: 'step', done: timed(step, minutes) });
     else if (minutes !== undefined) add({ kind: 'step', done: timed(step, minutes) });
   };
   return { tick, untick: ({ id }) => untick(done, id, withdraw) };
 }
 
-/** With the parts it was done for, where more may come: they are still to be done then. */
+/** With its parts, where more may be added: those are still to be done then. */
 const timed = ({ id, detail: { kind }, minutes: planned, panels }: Step, minutes?: number) => ({
   step: id,
   kind,

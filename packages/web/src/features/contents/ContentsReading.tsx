@@ -1,4 +1,4 @@
-/** The reading pane at Contents: the thing that is picked, or how to set out what there is. */
+/** Reading pane at Contents: the selected item, or the set-out of all of them. */
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { FindingCard } from '../project/FindingCard.tsx';

@@ -1,4 +1,4 @@
-/** Contents: what must it hold? Things to scale on their floors, or the table they are entered in. */
+/** Contents station: items to scale on their floors, or the table they are entered in. */
 import {
   cellText,
   columnFor,
@@ -45,7 +45,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownCabinet | unde
   const { apply } = useEdit();
   const items = itemsInOrder(design.items);
   const [chosen, setView] = useState<View | null>(null);
-  // Nothing to draw yet: the table is where it begins.
+  // Without items the table comes first.
   const view = chosen ?? (items.length === 0 || !shown ? 'table' : 'shelves');
   const [foreign, setForeign] = useState<{ readonly name: string; readonly text: string; readonly kind: ReturnType<typeof thingsTable> } | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -61,7 +61,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownCabinet | unde
     const text = await readForeignFile('table', file);
     const read = text.ok ? readContents(text.value, { unit, order: nextOrder, newId, titled: true, there: items.length }) : text;
     if (read.ok) return takeIn(read.value.items);
-    // Another program's, or one of ours with a slip in it: a person says what is what, and sees which rows cannot be read.
+    // A table from elsewhere, or one of ours with an error: a person chooses the columns, and sees which rows cannot be read.
     const foreign = text.ok ? readForeignTable(text.value) : text;
     if (text.ok && foreign.ok)
       return setForeign({ name: file.name, text: text.value, kind: thingsTable({ unit, order: nextOrder, newId, there: items.length }) });

@@ -1,4 +1,4 @@
-/** One thing: its outline, its numbers field by field, what it weighs, and where it stands. */
+/** One item: its outline, its fields, its weight, and where it stands. */
 import {
   ITEM_COLUMNS,
   isEstimated,
@@ -30,7 +30,7 @@ import { moveThings, pinThings, removeItem } from './moveThings.ts';
 import { WeighItem } from './WeighItem.tsx';
 import { Silhouette } from './Silhouette.tsx';
 
-/** Columns that the form shows as fields; the outline is typed in the table. */
+/** Columns shown as fields; the outline is typed in the table. */
 const FIRST: readonly ItemTableColumn['key'][] = ['name', 'kind', 'count', 'width', 'depth', 'height', 'kg', 'material'];
 const REST: readonly ItemTableColumn['key'][] = ['stands', 'turned', 'stack', 'deep', 'reach', 'near', 'growth', 'lift', 'neck', 'hole'];
 
@@ -156,7 +156,7 @@ function ItemField({ item, column }: { readonly item: Item; readonly column: Ite
   }
 }
 
-/** The typed twin of dragging: every floor it stands on, how many, and whether they stay there. */
+/** The typed twin of dragging: every floor it stands on, how many, and whether they are pinned. */
 function Homes({ item }: { readonly item: Item }) {
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);

@@ -1,4 +1,4 @@
-/** The table of things: cells to type in, moved through with the keyboard, filled by pasting from a spreadsheet. */
+/** The table of items: cells to type in, keyboard navigation, paste from a spreadsheet. */
 import {
   cellText,
   ITEM_COLUMNS,
@@ -76,7 +76,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
   const paste = (event: ClipboardEvent): void => {
     const text = event.clipboardData.getData('text/plain');
     const inCell = (event.target as Element).closest('input, textarea') !== null;
-    // One cell's worth goes into the cell that is being edited; a table becomes new rows.
+    // A single cell goes into the edited cell; a table becomes new rows.
     if (text.trim() === '' || (inCell && !/[\t\n]/.test(text.trim()))) return;
     event.preventDefault();
     addRows(text);
@@ -140,7 +140,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
 /** A cell's value as text. */
 const typed = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '');
 
-/** What it weighs; an estimate is marked as one. */
+/** Its weight; an estimate is marked. */
 function MassCell({ item }: { readonly item: Item }) {
   const unit = useDisplayUnit();
   if (item.kg !== null) return <>{item.kg}</>;

@@ -1,4 +1,4 @@
-/** How many fit: rows of one kind side by side, their pitch, margins and dividers, and what one more would need. */
+/** How many fit: rows of one kind side by side, pitch, margins and dividers, and what one more would need. */
 import { capital, entered, itemsInOrder, labelWords, mm, ROW_KINDS, tapeTextWithUnit, toMm, type Row, type RowAnswer, type RowKind } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button } from '@mui/material';
@@ -19,7 +19,7 @@ const KIND_WORDS: Readonly<Record<RowKind, string>> = {
   supports: 'across two supports',
   modules: 'a module each',
 };
-/** One kind of thing, or several side by side. */
+/** One kind of item, or several side by side. */
 const SEVERAL: ReadonlySet<RowKind> = new Set(['cells', 'ledge', 'modules']);
 
 export function RowsView({ shown }: { readonly shown: ShownCabinet | undefined }) {
@@ -71,7 +71,7 @@ export function RowsView({ shown }: { readonly shown: ShownCabinet | undefined }
   );
 }
 
-/** A row whose things or floor are gone: it is put on another, or deleted. */
+/** A row whose items or floor are gone: move it, or delete it. */
 function RowWithoutPlace({ row, shown: { spec, plan } }: { readonly row: Row; readonly shown: ShownCabinet }) {
   const design = useAppSelector(selectDesign);
   const { apply } = useEdit();
@@ -271,7 +271,7 @@ function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown
   );
 }
 
-/** The row from above, to scale: the inside, and where each slot or thing is. */
+/** The row from above, to scale: the inside, and each slot or item. */
 function RowDrawing({ answer: { row, inside, positions, fits, margin, widths, items, pitch } }: { readonly answer: RowAnswer }) {
   const WIDTH = 640;
   const scale = WIDTH / Math.max(1, toMm(inside.value));

@@ -1,4 +1,4 @@
-/** Sets things out onto shelves: in the box there is, in the smallest box, or in a new one; the answer is looked at before it is taken. */
+/** Arranges items on shelves: in this cabinet, in the smallest one, or in a new one; the result is previewed before it is applied. */
 import {
   applyEdit,
   entered,
@@ -48,7 +48,7 @@ export function SetOutPanel({
   const run = useSetOut();
   const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
   const [chosen, setTarget] = useState<Target | null>(null);
-  // Only a shelf box has floors a set-out may move.
+  // Only a shelf box has floors that set-out may move.
   const own = shown && isShelfBox(shown.spec) ? shown.spec : undefined;
   const target = !own ? 'new-box' : (chosen ?? 'this-box');
   const [most, setMost] = useState(() => ({ width: pick('900 mm', '36 in'), depth: pick('300 mm', '12 in'), height: pick('900 mm', '36 in') }));
@@ -149,7 +149,7 @@ export function SetOutPanel({
   );
 }
 
-/** The answer in words, how far from the best there can be, and what it would do. */
+/** The result as text, its distance from the lower bound, and its effect. */
 function Found({
   found,
   wish,

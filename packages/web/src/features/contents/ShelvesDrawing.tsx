@@ -1,4 +1,4 @@
-/** Things to scale on the floors they were given to, and a tray of those without a place. Drag between them; the pane has the typed twin. */
+/** Items to scale on their floors, and a tray of those without a place. Drag between them; the pane has the typed twin. */
 import { frontView, labelWords, massText, toMm, unplacedItems, type Item } from '@keen/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -88,7 +88,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownCabinet | unde
     }
     setHeld(null);
   };
-  /** Arrows move between things in the order of the table. */
+  /** Arrow keys move between items in table order. */
   const keys = (event: KeyboardEvent): void => {
     const order = Object.values(design.items)
       .sort((a, b) => a.order - b.order)
@@ -116,7 +116,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownCabinet | unde
       onPointerUp={drop}
       onPointerCancel={() => setHeld(null)}
       onClick={(event) => {
-        // What was grabbed holds the pointer, so that its click comes to the whole drawing.
+        // The grabbed item captures the pointer, so its click reaches the whole drawing.
         if (event.target === svg.current && !grabbed.current) dispatch(picked(null));
         grabbed.current = false;
       }}

@@ -1,4 +1,4 @@
-/** The outline of one thing as it stands, to scale: what its numbers look like. */
+/** The outline of one item in its stance, to scale. */
 import { toMm, type Item } from '@keen/core';
 
 /** Points of the outline in mm, from the lower left corner up. */
@@ -34,7 +34,7 @@ export function outlineOf({ kind, width, height, neck, profile }: Item): [number
   ];
 }
 
-/** An item standing in a frame of (along, up) mm, turned as it stands. */
+/** An item in a frame of (along, up) mm, in its stance. */
 export function placedOutline(item: Item, along: number, up: number): [number, number][] {
   const points = outlineOf(item);
   const [w, h] = [toMm(item.width.nm), toMm(item.height.nm)];

@@ -1,4 +1,4 @@
-/** Things drawn to scale: on a floor, in the hand, and in the tray of those without a place. */
+/** Items drawn to scale: on a floor, while dragged, and in the tray. */
 import { massText, toMm, type CompartmentLoad, type Item, type unplacedItems } from '@keen/core';
 import type { PointerEvent } from 'react';
 import type { ShownCabinet } from '../project/selectors.ts';
@@ -28,7 +28,7 @@ export function Floor({
   const { compartment, arrangement, mass } = load;
   const [along, up] = [toMm(compartment.at.along), toMm(compartment.at.up)];
   const [wide, high] = [toMm(compartment.width.value), toMm(compartment.height.value)];
-  // What stands behind is drawn first, so that the front ones cover it.
+  // Rear ones first, so that the front ones cover them.
   const spots = [...(arrangement?.spots ?? [])].sort((a, b) => b.behind - a.behind);
   return (
     <g>
@@ -52,11 +52,11 @@ export function Floor({
   );
 }
 
-/** Px one letter takes, and the least room a name is written in. */
+/** Width of a letter, and least width for a name, px. */
 const LETTER = 6.2;
 const MIN_NAME = 44;
 
-/** The name inside a thing, as much of it as there is room for; upright in what is narrow. */
+/** An item's name, as much of it as fits; vertical in narrow ones. */
 function ThingName({
   item,
   x,
@@ -108,7 +108,7 @@ export function Shape({
   );
 }
 
-/** Things without a place, one of each kind, in rows. */
+/** Items without a place, one of each kind, in rows. */
 export function Tray({
   lots,
   x: left,
@@ -129,7 +129,7 @@ export function Tray({
   readonly onTake: Take;
 }) {
   const pad = 14;
-  // At the box's scale when they fit; smaller, and said so, when they do not.
+  // At the drawing's scale when they fit; otherwise smaller, with a remark.
   let scale = boxScale;
   let rows = layRows(lots, scale, width - 2 * pad);
   while (rows.height > height - 46 && scale > 0.02) {

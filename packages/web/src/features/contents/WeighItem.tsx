@@ -1,4 +1,4 @@
-/** A thing on the scale: its weight while it swings, and kept once it stands. Several alike are weighed together, for one may be too light to be weighed well. */
+/** Weighs an item: live while the scale swings, kept once it settles. Several alike are weighed together, because one may be too light for the scale. */
 import { massOfOne, weightText, type DisplayUnit, type Item } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-/** Moving things between floors, as edits: what a drag, a choice and a key do. */
+/** Edits that move items between floors, for drags, menus and keys. */
 import type { Edit, Home, Item } from '@keen/core';
 
 type Homes = Readonly<Record<string, Home>>;
@@ -8,7 +8,7 @@ const without = (homes: Homes, on: string): Homes => {
   return rest;
 };
 
-/** Takes `count` of an item from one floor (null: those without a place) to another (null: off again). What is moved by hand stays. */
+/** Moves `count` of an item from one floor (null: the tray) to another (null: the tray). Items moved by hand are pinned. */
 export function moveThings(item: Item, count: number, from: { unit: string; on: string } | null, to: { unit: string; on: string } | null): Edit {
   let homes: Item['homes'] = item.homes;
   if (from) {
@@ -27,5 +27,5 @@ export const pinThings = (item: Item, unit: string, on: string, pinned: boolean)
   { path: ['items', item.id, 'homes', unit, on, 'pinned'], value: pinned },
 ];
 
-/** Takes an item out altogether. */
+/** Deletes an item. */
 export const removeItem = (item: Item): Edit => [{ path: ['items', item.id], value: undefined }];

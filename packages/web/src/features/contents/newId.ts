@@ -1,2 +1,2 @@
-/** A name for a new thing that no other has. */
+/** An unused id. */
 export const newId = (): string => `t${crypto.randomUUID().slice(0, 8)}`;

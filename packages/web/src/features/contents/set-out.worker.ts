@@ -1,4 +1,4 @@
-/** Set-out off the page's thread. A newer job ends the older one; every few steps it yields, to hear of that. */
+/** Set-out off the page's thread. A newer job ends the older one; every few steps it yields to notice that. */
 import { kgOf, setOut, smallestBox, type Length, type SetOut, type SetOutJob } from '@keen/core';
 import { expose } from 'comlink';
 
@@ -7,12 +7,12 @@ let current = 0;
 
 export interface SetOutRequest {
   readonly job: SetOutJob;
-  /** What the carcass adds to the inside, for the smallest box; null to fill the box there is. */
+  /** What the carcass adds to the inside, for the smallest box; null to fill the existing one. */
   readonly frame: { readonly width: Length; readonly height: Length } | null;
 }
 
 const setter = {
-  /** Tries for `ms`; says each better answer. Resolves with the last one, or null when a newer job or stop() ended it. */
+  /** Searches for `ms`, reporting each better result. Resolves with the last one, or null when a newer job or stop() ended it. */
   async run({ job, frame }: SetOutRequest, ms: number, onBetter: (found: SetOut, share: number) => void): Promise<SetOut | null> {
     const mine = ++current;
     const search = frame ? smallestBox(job, kgOf, frame) : setOut(job, kgOf);

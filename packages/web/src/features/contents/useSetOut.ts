@@ -1,4 +1,4 @@
-/** Asks the worker for a set-out and holds its best answer so far. */
+/** Runs set-out in the worker and holds its best result so far. */
 import type { SetOut } from '@keen/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
@@ -8,7 +8,7 @@ const SEARCH_MS = 1200;
 
 export interface SetOutRun {
   readonly found: SetOut | null;
-  /** 0 to 1 while searching; null when it is done. */
+  /** 0 to 1 while searching; null when done. */
   readonly progress: number | null;
   readonly start: (request: SetOutRequest) => void;
   readonly stop: () => void;

@@ -1,4 +1,4 @@
-/** What the figures rest on: what was entered, what was taken as a default, and what was chosen without a source. Unfolded over people. */
+/** What the figures rest on: entered values, defaults, and assumptions without a source. Unfolded above people. */
 import { ASSUMED, citationWords, groundOf, MATERIALS, screwById, SPECIES, STRUCTURES, type Assumed } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';

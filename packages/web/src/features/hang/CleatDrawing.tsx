@@ -1,4 +1,4 @@
-/** What is on the wall cut through, to scale, with its screws at their true length; the cabinet's half may stand off its seat. */
+/** The cleat in section, to scale, with its screws at true length; the cabinet side may be off its seat. */
 import { cabinetScrewRow, hookPlane, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -7,17 +7,17 @@ import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 
 export interface CleatDrawingProps {
   readonly shown: ShownCabinet;
-  /** The most room there is, px. */
+  /** Greatest size, px. */
   readonly wide: number;
   readonly high: number;
-  /** How far the cabinet stands off its seat, mm. */
+  /** Distance of the cabinet from its seat, mm. */
   readonly off?: { readonly up: number; readonly out: number };
-  /** Room kept for where it may stand, mm. */
+  /** Room reserved for its movement, mm. */
   readonly room?: { readonly up: number; readonly out: number };
 }
 
 const SEATED = { up: 0, out: 0 };
-/** Of the stud at least this, and all of what a screw reaches; of the unit in front of the cleat, mm. */
+/** Least depth of stud shown, and of the cabinet in front of the cleat, mm; every screw is shown whole. */
 const STUD_MM = 40;
 const PAST_TIP_MM = 10;
 const FRONT_MM = 46;
@@ -32,7 +32,7 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
   const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
   const bottom = foot - 14;
   const top = toMm(hanging.valleyUp) + toMm(hanging.longFace) + 10 + room.up;
-  // Where the heads of the wall screws are: at the front of what they go through, or in a plate.
+  // Heads of the wall screws: at the front of what they go through, or in a plate.
   const heads = hanging.plate ? toMm(hanging.plate.proud) : front;
   const stud = Math.max(STUD_MM, toMm(hanging.wallScrew.length) - heads - board + PAST_TIP_MM);
   const across = board + stud + 6 + front + FRONT_MM + room.out;
@@ -95,7 +95,7 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
   );
 }
 
-/** Drawn as most of them are, mm: the plate let in flush, behind it the pocket for the head. */
+/** A typical plate, mm: let in flush, with a pocket for the head behind it. */
 const PLATE_MM = 2;
 const PLATE_HIGH_MM = 40;
 const POCKET_MM = 9;

@@ -15,7 +15,7 @@ export function CleatSection({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** What it is ripped from and leaves, and where it goes on the wall. */
+/** Its board and rip, and its place on the wall. */
 export function CleatFacts({ shown }: { readonly shown: ShownCabinet }) {
   const { rip } = shown.plan.cabinet.hanging;
   return rip ? <HookFacts shown={shown} rip={rip} /> : <ThroughFacts shown={shown} />;
@@ -72,7 +72,7 @@ function HookFacts({ shown: { plan, spec, unit }, rip }: { readonly shown: Shown
   );
 }
 
-/** What a person marks and drills when the cabinet is screwed straight to the studs. */
+/** What to mark and drill when the cabinet is screwed straight to the studs. */
 function ThroughFacts({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
   const { hanging } = plan.cabinet;

@@ -1,4 +1,4 @@
-/** The cleat large: in section, while the cabinet is slid on, and in the board it is ripped from. */
+/** The cleat in large: in section, while the cabinet is hung, and in the board it is ripped from. */
 import { LIFT_MARGIN_MM, labelWords, lowestCeiling, roundToNm, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
@@ -10,9 +10,9 @@ import { CleatDrawing } from './CleatDrawing.tsx';
 import { CleatFacts } from './CleatSection.tsx';
 import { RipDrawing } from './RipDrawing.tsx';
 
-/** How far before the wall a cabinet is held when it is brought to it, mm. */
+/** Distance from the wall at the start of the animation, mm. */
 const BEFORE_MM = 30;
-/** The way in comes first, then the way down. */
+/** First toward the wall, then down. */
 const IN = 0.35;
 const SECONDS = 3;
 
@@ -36,10 +36,10 @@ function Still({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** The drawing leaves the figures their column; on a phone they come below it. */
+/** The drawing leaves a column for the figures; on a phone they are below it. */
 const besideFacts = (room: number): number => (room >= 620 ? Math.min(560, room - 300) : room);
 
-/** Where the cabinet is on its way from before the wall (0) to its seat (1). */
+/** Progress of the cabinet from in front of the wall (0) to its seat (1). */
 function placeAt(share: number, liftMm: number): { readonly up: number; readonly out: number } {
   return share < IN ? { up: liftMm, out: BEFORE_MM * (1 - share / IN) } : { up: liftMm * (1 - (share - IN) / (1 - IN)), out: 0 };
 }
@@ -96,7 +96,7 @@ function SlideOn({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** Plays from before the wall to the seat; with reduced motion it is there at once. */
+/** Plays the animation; with reduced motion it jumps to the end. */
 function usePlayer(setShare: (share: number) => void) {
   const [playing, setPlaying] = useState(false);
   const frame = useRef(0);
@@ -120,7 +120,7 @@ function usePlayer(setShare: (share: number) => void) {
   return { playing, play, stop };
 }
 
-/** How long the two halves are, and what play that leaves. */
+/** Lengths of the two halves, and the resulting play. */
 function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const { hanging, byId } = plan.cabinet;
   const told = (nm: number): string => tapeTextWithUnit(nm as Length, unit);

@@ -1,4 +1,4 @@
-/** The reading pane at Hang: what would help most, the fixings, where it hangs, and the wall. */
+/** Reading pane at Hang: most effective changes, fixings, place, and wall. */
 import { forceText, hangsOnCleat, labelWords, percentText } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
@@ -49,7 +49,7 @@ export function HangReading({
   );
 }
 
-/** What a hand can do to it: a pull at the bottom, someone leaning on the front edge. */
+/** Loads by hand: a pull at the bottom, someone leaning on the front edge. */
 function ByHand({ shown: { spec, plan, unit } }: { readonly shown: ShownCabinet }) {
   const { climbing, forces } = plan.hang;
   return (

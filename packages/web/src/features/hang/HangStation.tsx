@@ -1,4 +1,4 @@
-/** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
+/** Hang station: the verdict first, then the load path, the cleat, and the steps at the wall. */
 import { massText, verdictSummary, type HangingAnalysis, type Judged } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import type { ShownCabinet } from '../project/selectors.ts';

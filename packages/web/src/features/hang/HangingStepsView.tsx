@@ -1,4 +1,4 @@
-/** What is done at the wall: where every hole goes, then step by step up to the load. For a phone on the ladder, and to print. */
+/** The steps at the wall: where every hole goes, then step by step up to loading. For a phone on the ladder, and to print. */
 import { boringWords, groundOf, hangingSummary, joinedTo, holeStateWords, labelWords, type HangingHoles, type HangingSummary } from '@keen/core';
 import Print from '@mui/icons-material/PrintOutlined';
 import { Button } from '@mui/material';

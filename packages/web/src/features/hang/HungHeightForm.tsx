@@ -1,4 +1,4 @@
-/** Where the bottom of a cabinet came to: entered at the wall or at the desk. */
+/** Records the height of a cabinet's bottom, at the wall or at the desk. */
 import { AS_ASKED, entered, activeHung, tapeTextWithUnit, typedText, WALL_LIMITS, type Entered } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -7,7 +7,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 
-/** Where the bottom came to when it was first hung: a fact, from which the next line follows. */
+/** The height when it was first hung: a fact that sets the next line. */
 export function HungHeightForm({ shown: { plan, spec, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();

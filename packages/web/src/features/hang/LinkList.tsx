@@ -1,4 +1,4 @@
-/** The chain: the weakest link first and large, the second next, the rest folded. */
+/** The load path: the weakest link first and large, the second next, the rest folded. */
 import { linkWords, percentText, type DisplayUnit, type Link } from '@keen/core';
 import { useState } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
@@ -8,7 +8,7 @@ const SHOWN = 2;
 
 export function LinkList({ links, unit }: { readonly links: readonly Link[]; readonly unit: DisplayUnit }) {
   const rest = links.slice(SHOWN);
-  /** Rows nobody looks at are not worked out at every move of the load. */
+  /** Folded rows are not computed at every move of the load. */
   const [open, setOpen] = useState(false);
   if (links.length === 0) return null;
   return (

@@ -1,4 +1,4 @@
-/** Every case the cabinet meets, with where its weight hangs then and what comes nearest to a limit; the one that governs stands out. */
+/** Every load case of the cabinet, with the position of its load and the link nearest to a limit; the governing one stands out. */
 import {
   caseWords,
   forceText,
@@ -90,7 +90,7 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
   );
 }
 
-/** How far out it hangs then; its sum, where there is one. */
+/** Distance of the load from the wall, with its sum where there is one. */
 function Center({ each, unit }: { readonly each: LoadCase; readonly unit: DisplayUnit }) {
   const { out, outFigure } = each.load;
   const text = tapeTextWithUnit(roundToNm(Math.round(out)), unit).replace(/ (strong|shy)$/, '');

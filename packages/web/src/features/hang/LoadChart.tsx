@@ -1,6 +1,6 @@
 /**
- * How far the links that go first are used, by what stands in the cabinet. Loaded only where it is looked at. The curves are drawn
- * once; where the load stands is laid over them, so that it follows the slider at every move.
+ * Utilization of the weakest links over the contents. Loaded on demand. The curves are drawn once; the current load is an overlay, so that it follows the
+ * slider.
  */
 import { labelWords, massText, percentText, loadCurves, type DisplayUnit, type HangInput, type LoadCurves } from '@keen/core';
 import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset, type ChartOptions } from 'chart.js';
@@ -15,19 +15,19 @@ Chart.defaults.font.family = "'Barlow Semi Condensed', 'Barlow', sans-serif";
 export interface LoadChartProps {
   readonly input: HangInput;
   readonly plannedKg: number;
-  /** The end of the slider, times what is planned. */
+  /** End of the slider, as a multiple of the planned contents. */
   readonly most: number;
-  /** Where the slider stands. */
+  /** Position of the slider. */
   readonly factor: number;
   readonly unit: DisplayUnit;
 }
 
 const KG_PER_LB = 0.45359237;
-/** Told apart without color: whole, dashed, dotted. */
+/** Distinguishable without color: solid, dashed, dotted. */
 const DASHES = [[], [10, 5], [2, 4]];
 const FINE = 0.8;
 
-/** Where the curves lie in the picture, px. */
+/** Plot area, px. */
 interface Area {
   readonly left: number;
   readonly right: number;

@@ -1,4 +1,4 @@
-/** The forces on the cabinet, the links of the chain, and a slider that loads it until one of them lets go. */
+/** The forces on the cabinet, the links of the load path, and a slider that loads it until a link fails. */
 import { analyzeHangingAt, loadLimits, massText, stateAt, VERDICT_WORDS, type HangingAnalysis } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
@@ -11,7 +11,7 @@ import { LoadCasesTable } from './LoadCasesTable.tsx';
 import { SideView } from './SideView.tsx';
 
 const LoadChart = lazy(() => import('./LoadChart.tsx'));
-/** Nothing of it depends on the load: it is drawn once, not at every move. */
+/** Independent of the load: drawn once, not at every move. */
 const Section = memo(CleatSection);
 const Beside = memo(function Beside({ shown }: { readonly shown: ShownCabinet }) {
   return (
@@ -83,7 +83,7 @@ export function LoadPathView({ shown }: { readonly shown: ShownCabinet }) {
 }
 
 interface LoadButtonsProps {
-  /** A hair past where something lets go; null where it is refused whatever stands in it. */
+  /** Just beyond the first failure; null where it is refused at any load. */
   readonly limit: number | null;
   readonly asPlanned: boolean;
   readonly onLoad: (factor: number) => void;
@@ -102,10 +102,10 @@ const LoadButtons = memo(function LoadButtons({ limit, asPlanned, onLoad }: Load
   );
 });
 
-/** Words of marks stand this share of the slider apart at least. */
+/** Least distance of mark labels, as a share of the slider. */
 const WORDS_APART = 0.17;
 
-/** Marks in the order of what must be read: one whose words would lie over an earlier one's has none. */
+/** Marks by importance: one whose label would overlap an earlier one has none. */
 const apart = (marks: readonly { readonly value: number; readonly label: string }[], most: number): SliderMark[] =>
   marks.map(({ value, label }, index) =>
     marks.slice(0, index).some((earlier) => Math.abs(earlier.value - value) < WORDS_APART * most) ? { value } : { value, label },

@@ -1,4 +1,4 @@
-/** What would help most: three changes, each with what the cabinet would carry after it. Worked out when the hand rests, never before the frame. */
+/** The three most effective changes, each with the load the cabinet would carry after it. Computed when input pauses, never before the frame. */
 import { bothMasses, percentText, remediesFor, type Remedy } from '@keen/core';
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -6,7 +6,7 @@ import { FixButton } from '../project/FindingCard.tsx';
 import { previewPlanner, selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 
-/** A pause this long after the last change. */
+/** Pause after the last change. */
 const RESTS_MS = 250;
 
 export function Remedies({ shown, onStation }: { readonly shown: ShownCabinet; readonly onStation: (station: StationId) => void }) {
@@ -17,7 +17,7 @@ export function Remedies({ shown, onStation }: { readonly shown: ShownCabinet; r
     const timer = window.setTimeout(() => setFound({ of: plan, rows: remediesFor(previewPlanner, design, record, workshop, spec.id) }), RESTS_MS);
     return () => window.clearTimeout(timer);
   }, [plan, design, record, workshop, spec.id]);
-  // What was found for another plan is not told of this one; its place is kept, so that nothing below moves at every key.
+  // Results for another plan are hidden; their space is kept, so that nothing below moves.
   const settled = found?.of === plan;
   if (plan.hang.links.length === 0 || (settled && found.rows.length === 0)) return null;
   const { state } = plan.hang;

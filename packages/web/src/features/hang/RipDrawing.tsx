@@ -1,4 +1,4 @@
-/** The board a cleat is ripped from, end on, with the blade's path: which faces are long, and which way round each half goes. */
+/** The cleat board, end on, with the blade's path: which faces are long, and which way around each half goes. */
 import { roundToNm, tapeTextWithUnit, toMm, widestKerf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';

@@ -1,4 +1,4 @@
-/** The cabinet from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
+/** The cabinet from the side on its wall, with the governing forces: weight, pull on the cleat, push on the spacer. */
 import { forceText, hookPlane, massText, sectionView, tapeTextWithUnit, toMm, type HangingAnalysis, type Length } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -11,7 +11,7 @@ const LEFT = 96;
 const RIGHT = 30;
 const TOP = 24;
 const BOTTOM = 26;
-/** Room of the label at the center of gravity, px. */
+/** Room for the label at the center of gravity, px. */
 const LABEL = 104;
 
 export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readonly hang: HangingAnalysis }) {
@@ -28,7 +28,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readon
   const scale = Math.min((size.width - LEFT - RIGHT) / (out + board + stud), (height - TOP - BOTTOM) / (up + 60));
   const x = (mm: number): number => LEFT + (stud + board + mm) * scale;
   const y = (mm: number): number => TOP + (up + 30 - mm) * scale;
-  /** Wall and cabinet stay while the load is moved. */
+  /** Wall and cabinet are static while the load changes. */
   const still = useMemo(() => {
     const view = { x: (mm: number) => LEFT + (stud + board + mm) * scale, y: (mm: number) => TOP + (up + 30 - mm) * scale };
     return (

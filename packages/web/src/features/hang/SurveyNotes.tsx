@@ -1,11 +1,11 @@
-/** Holes that may not be drilled yet: how the places were looked at, or who answers for them. */
+/** Holes that may not be drilled yet: how their places were surveyed, or who takes responsibility. */
 import { enteredFromNm, NOTE, type HangingHoles, type Looked, type WallHole } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
-/** A place looked at reaches so far round its holes, nm. */
+/** Extent of a surveyed place around its holes, nm. */
 const ROUND = 20_000_000;
 
 export function SurveyNotes({ holes }: { readonly holes: HangingHoles }) {

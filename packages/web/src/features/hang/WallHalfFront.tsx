@@ -1,16 +1,16 @@
-/** What is screwed to the wall from the front: every hole by its number and by what is known of its place, and where the studs pass. */
+/** The part screwed to the wall from the front: every hole with its number and drilling state, and the studs. */
 import { holeStateWords, labelWords, tapeTextWithUnit, toMm, wallHalfEnds, wallRows, type HangingHoles } from '@keen/core';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import type { ShownCabinet } from '../project/selectors.ts';
 
 const SIDE = 24;
-/** A backboard is drawn no higher, px. */
+/** Greatest drawn height of a backboard, px. */
 const MAX_HIGH = 190;
-/** Room of a stud's label, px. */
+/** Room for a stud's label, px. */
 const LABEL = 112;
 
-/** `stud`: what the places are called where it is fixed. */
+/** `stud`: name of a fixing position on this wall. */
 export function WallHalfFront({ shown, holes, stud }: { readonly shown: ShownCabinet; readonly holes: HangingHoles; readonly stud: string }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { plan, unit } = shown;

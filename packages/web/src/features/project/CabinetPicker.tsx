@@ -1,4 +1,4 @@
-/** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
+/** The cabinets by name, with their commands: add, copy, rename, mirror, round, delete. */
 import { addCabinet, canMirror, mirrored, removeCabinet, specsInOrder, type CabinetSpec } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';

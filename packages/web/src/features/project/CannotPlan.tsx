@@ -1,4 +1,4 @@
-/** A cabinet there is no plan of: why, at which field, and the ways back. Nothing else of the project is affected. */
+/** A cabinet without a plan: why, which field, and how to recover. Nothing else of the project is affected. */
 import { capital, familyOf, labelWords, type CabinetSpec } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import type { UnplannedShown } from './selectors.ts';
@@ -32,7 +32,7 @@ export function CannotPlan({
   );
 }
 
-/** What the field of a path is called; null for none, or one deeper inside a list. */
+/** Label of the field at a path; null for none, or one deeper inside a list. */
 function fieldOf(spec: CabinetSpec, path: readonly string[]): string | null {
   const field = familyOf(spec).form.fields.find((each) => each.path.join('.') === path.join('.'));
   return field ? labelWords({ key: field.label }) : null;

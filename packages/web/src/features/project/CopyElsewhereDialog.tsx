@@ -1,4 +1,4 @@
-/** The cabinet on show copied into another project: read, added and saved there in one go, or not at all. */
+/** Copies the cabinet on show into another project: read, added and saved at once, or not at all. */
 import { designCodec, outcomeOf, specFor, type Problem } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, List, ListItemButton, ListItemText } from '@mui/material';
 import { useState } from 'react';
@@ -60,7 +60,7 @@ export function CopyElsewhereDialog({ shown: { spec }, onClose }: { readonly sho
   );
 }
 
-/** Adds a cabinet to a stored project; a project that was saved meanwhile is read again once. */
+/** Adds a cabinet to a stored project; retries once when the project was saved meanwhile. */
 async function copyInto(to: string, spec: ShownCabinet['spec']): Promise<{ unit: string } | { problem: Problem }> {
   const unit = `u${crypto.randomUUID().slice(0, 8)}`;
   try {

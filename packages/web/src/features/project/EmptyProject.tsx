@@ -1,4 +1,4 @@
-/** A project without a cabinet: says how to begin. */
+/** A project without a cabinet: how to begin. */
 import { Button } from '@mui/material';
 import type { StationId } from './Stations.tsx';
 

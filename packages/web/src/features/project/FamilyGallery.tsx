@@ -1,4 +1,4 @@
-/** The families of cabinet, each drawn from a real one at its usual size: pick one and it is added. */
+/** The families of cabinets, each drawn from a real one at its usual size: pick one to add it. */
 import { buildCabinet, FAMILIES, labelWords, resolveCabinet, stockReader, type FamilyId, type CabinetSpec } from '@keen/core';
 import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';

@@ -1,4 +1,4 @@
-/** Ctrl+K: finds any part, cabinet, thing, check, station or command by its name. */
+/** Ctrl+K: finds any part, cabinet, item, check, station or command by name. */
 import { findingWords, itemsInOrder, labelWords, thingsInOrder } from '@keen/core';
 import { Dialog, List, ListItemButton, ListItemText, TextField } from '@mui/material';
 import { useState } from 'react';

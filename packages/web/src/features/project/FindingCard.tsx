@@ -1,4 +1,4 @@
-/** A finding: what is wrong with its numbers, why it matters, and fixes that say what they would give. */
+/** A finding: what is wrong with its numbers, why it matters, and fixes with their effect. */
 import {
   findingWords,
   fixWords,
@@ -33,7 +33,7 @@ const SEVERITY_WORDS = { look: 'worth a look', change: 'change this', stop: 'sto
 
 export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
   const { says, why } = findingWords(finding, unit);
-  // Only what settles it is offered; until that is known, what may.
+  // Only fixes that resolve it are offered; until that is known, all candidates.
   const fixes = useIssueFixes(finding);
   const dispatch = useAppDispatch();
   return (
@@ -54,7 +54,7 @@ export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
   );
 }
 
-/** A fix is a button; its effect is worked out when it is looked at, never before the frame. */
+/** A fix is a button; its effect is computed when it is pointed at, never before the frame. */
 export function FixButton({
   fix,
   isTried = true,
@@ -63,7 +63,7 @@ export function FixButton({
   onStation,
 }: {
   readonly fix: Fix;
-  /** Whether it is known to settle what it is offered for. */
+  /** Whether it is known to resolve its finding. */
   readonly isTried?: boolean;
   readonly cabinetId: string;
   readonly unit: DisplayUnit;
@@ -122,7 +122,7 @@ export function FixButton({
   );
 }
 
-/** What changes in the tally: what gets better and what gets worse. */
+/** Changes of the key figures: improvements and losses. */
 export function effectWords({ before, after }: Preview, unit: DisplayUnit): string {
   const changes: string[] = [];
   const from = (name: string, a: string, b: string): void => {

@@ -1,4 +1,4 @@
-/** One polite voice for a screen reader: 600 ms after the last change, the size and what is newly wrong. */
+/** A polite live region for screen readers: 600 ms after the last change, the size and new findings. */
 import { findingWords, tapeTextWithUnit } from '@keen/core';
 import { useEffect, useRef, useState } from 'react';
 import { useCabinet } from './selectors.ts';

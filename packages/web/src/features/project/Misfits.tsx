@@ -1,4 +1,4 @@
-/** What is cut or glued up and no longer fits, with its options, where it is entered: at the desk and at the bench. */
+/** Cut or glued parts that no longer fit, with their options, at the desk and at the bench. */
 import type { DisplayUnit, Finding } from '@keen/core';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
@@ -7,7 +7,7 @@ import { selectOpen, selectPlan } from './selectors.ts';
 
 const CHECKS: readonly Finding['check'][] = ['already-cut', 'already-glued'];
 
-/** `about`: which of them, by a part they are of. */
+/** `about`: limits them to some parts. */
 export function Misfits({ unit, about }: { readonly unit: DisplayUnit; readonly about: (panel: string) => boolean }) {
   const { id } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);

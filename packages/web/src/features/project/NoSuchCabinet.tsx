@@ -1,4 +1,4 @@
-/** An address of a cabinet the project does not have: renamed in a link by hand, or deleted since. */
+/** An address of a cabinet the project does not have: edited by hand, or deleted since. */
 import { specsInOrder } from '@keen/core';
 import { Button } from '@mui/material';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-/** Opens the project of the address: from the server, with what this browser still holds of it laid on top, and follows it. */
+/** Opens the project of the address: from the server, with changes held in this browser on top, and follows it. */
 import { designCodec, outcomeOf, readWorkshop, recordCodec, type Problem } from '@keen/core';
 import { Alert, Button, CircularProgress } from '@mui/material';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -41,7 +41,7 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
       saver = startSaver(store, session);
       dispatch(projectOpened(result.opened));
       follower = followProject(store, projectId, session);
-      // A label's code says which part it is stuck on.
+      // A label's code names its part.
       const part = new URLSearchParams(location.search).get('part');
       if (part !== null) dispatch(panelSelected(part));
     })();
@@ -123,7 +123,7 @@ async function load(id: string, session: string): Promise<{ opened: Opened } | {
   }
 }
 
-/** Lays on top what an earlier visit of this tab, or tabs that are gone, could not send. */
+/** Applies what an earlier visit of this tab, or closed tabs, could not send. */
 async function withHeld(stored: Opened, session: string): Promise<Opened> {
   const { own, setAside } = await takeUp(stored.id, session);
   if (!own) return { ...stored, setAside };

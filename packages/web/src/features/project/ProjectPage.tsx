@@ -1,4 +1,4 @@
-/** A project: the wall strip on top, stations at the left, the drawing in the middle, the reading pane, the tally. */
+/** A project: the wall strip on top, stations at the left, the drawing in the middle, the reading pane, the key figures. */
 import { useMediaQuery, Drawer, IconButton, Snackbar, Button, Alert } from '@mui/material';
 import MenuBook from '@mui/icons-material/MenuBook';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -54,7 +54,7 @@ export function ProjectPage() {
   const [listing, setListing] = useState(false);
   const undo = useUndo();
 
-  /** At once: as a transition it would wait while a search keeps telling of better layouts. */
+  /** Synchronous: a transition would wait while a search keeps reporting better layouts. */
   const goTo = (to: StationId, cabinetId = shown?.spec.id ?? here): void => void navigate(`/project/${id}/${cabinetId}/${to}`, { flushSync: true });
   /** To the field a number was entered in. */
   const goToSource = (path: readonly string[]): void => {
@@ -92,11 +92,11 @@ export function ProjectPage() {
 
   const pointedAt = useAppSelector(({ view }) => `${view.selected ?? ''} ${view.picked?.id ?? ''}`);
   const paneRef = useRef<HTMLElement>(null);
-  // Something else is read: it begins at its top.
+  // New content starts at its top.
   useEffect(() => {
     if (paneRef.current) paneRef.current.scrollTop = 0;
   }, [pointedAt, station]);
-  // What breaks is tried again when the design, the station or the cabinet is another.
+  // A failed part is retried when the design, the station or the cabinet changes.
   const guarded = useMemo(() => ({ design, station, here, summing }), [design, station, here, summing]);
   const pane = (
     <Guarded of={guarded} fallback={() => <p className="caution">This cannot be shown for the design as it is.</p>}>
@@ -153,7 +153,7 @@ export function ProjectPage() {
   );
 }
 
-/** What a station shows; contents and wall also before there is a cabinet. */
+/** Content of a station; contents and wall also before there is a cabinet. */
 function StationBody({
   station,
   shown,

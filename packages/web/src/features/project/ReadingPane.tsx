@@ -1,4 +1,4 @@
-/** What is selected: its dimensions with their sums and its checks. With nothing selected, the cabinet's own form. */
+/** The selected part: its dimensions with their sums, and its checks. Without a selection, the cabinet's own form. */
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { BoxForm } from '../box/BoxForm.tsx';

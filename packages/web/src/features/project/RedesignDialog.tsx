@@ -1,4 +1,4 @@
-/** A unit re-designed to round numbers in the other unit: everything that moves is on show before it is done. */
+/** Converts a cabinet to round numbers in the other unit: every change is shown before it is applied. */
 import { findingWords, labelWords, largestChange, newStops, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -6,7 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { previewPlanner, selectAvailable, selectOpen, type ShownCabinet } from './selectors.ts';
 import { useEdit } from './useEdit.ts';
 
-/** How far something moves, to a hundredth: a tape would say nothing of it. */
+/** Change of a length, to a hundredth: a tape would not show it. */
 const by = (nm: number): string =>
   `${toMm(Math.abs(nm) as Length)
     .toFixed(2)
@@ -23,7 +23,7 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownCabine
     () => newStops({ planner: previewPlanner, design, record, workshop }, spec.id, redesign(spec, to).edit),
     [design, record, workshop, spec, to],
   );
-  // What is only written otherwise is not news.
+  // A length that is only written differently is not listed.
   const moved = made.moved.filter(({ from, to: next }) => from.nm !== next.nm);
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="redesign-title">

@@ -1,4 +1,4 @@
-/** For a project that was deleted elsewhere: it comes back with one click, and what this browser holds of it goes on top. */
+/** For a project that was deleted elsewhere: one click restores it, with what this browser holds on top. */
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { request, type StoredProject } from '../../app/api.ts';

@@ -1,4 +1,4 @@
-/** How far the work is saved, in words that stand alone. */
+/** Save status, in words that stand alone. */
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen } from './selectors.ts';
 

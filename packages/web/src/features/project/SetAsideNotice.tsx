@@ -1,4 +1,4 @@
-/** Changes a closed tab could not save and that clash with what is here: kept until a person decides what becomes of them. */
+/** Conflicting changes that a closed tab could not save: kept until a person decides about them. */
 import { Alert, Button } from '@mui/material';
 import { useState } from 'react';
 import { useCreateProjectMutation } from '../../app/api.ts';

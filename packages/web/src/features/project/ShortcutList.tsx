@@ -12,7 +12,7 @@ export function ShortcutList({ open, onClose, hotkeys }: { readonly open: boolea
   return (
     <Dialog open={open} onClose={onClose}>
       <DialogTitle>Keys</DialogTitle>
-      {/* Longer than a phone is high: the keyboard must be able to scroll it. */}
+      {/** Taller than a phone: the keyboard must be able to scroll it. */}
       <DialogContent tabIndex={0}>
         <table className="keys">
           <tbody>

@@ -1,4 +1,4 @@
-/** Shown in place of a station that broke: the rest of the page goes on. */
+/** Replaces a station that failed: the rest of the page continues. */
 import { Alert } from '@mui/material';
 import { useDisplayUnit } from './selectors.ts';
 import { WaysBack } from './WaysBack.tsx';

@@ -1,4 +1,4 @@
-/** The stations in the order of the work, along a folding rule. State by shape before color, with a few words that say the result. */
+/** The stations in the order of the work, along a folding rule. State by shape before color, with a short result. */
 import {
   jointGroups,
   percentText,
@@ -95,7 +95,7 @@ export function StateMark({ mark }: { readonly mark: Mark }) {
   );
 }
 
-/** A verdict that is fine leaves the mark to the findings. */
+/** With an OK verdict the findings decide the mark. */
 const HANG_MARKS: Readonly<Partial<Record<VerdictState, Mark>>> = { tight: 'look', over: 'stop', refused: 'stop', 'not-checked': 'none' };
 
 const markFor = (findings: readonly Finding[]): Mark =>
@@ -103,7 +103,7 @@ const markFor = (findings: readonly Finding[]): Mark =>
 
 type Result = { readonly mark: Mark; readonly words: string };
 
-/** Contents and wall are asked about the whole project, not one cabinet. */
+/** Contents and wall concern the whole project, not one cabinet. */
 function contentsResult(design: Design, findings: readonly Finding[]): Result {
   const kinds = Object.keys(design.items).length;
   if (kinds === 0) return { mark: 'none', words: 'nothing yet' };
@@ -121,7 +121,7 @@ function wallResult(design: Design, findings: readonly Finding[]): Result {
   return { mark: 'fine', words: things === 0 ? 'studs known' : `${things} things on it` };
 }
 
-/** The steps themselves are worked out at Build alone: here nothing that is dragged may wait for them. */
+/** Steps are computed at Build alone: here no drag may wait for them. */
 function buildResult(record: readonly RecordEntry[]): Result {
   const done = activeSteps(record).length + activeOperations(record).length + activeSawn(record).length;
   return done === 0 ? { mark: 'none', words: 'not begun' } : { mark: 'fine', words: `${done} ${done === 1 ? 'tick' : 'ticks'}` };

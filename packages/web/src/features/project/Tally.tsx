@@ -1,4 +1,4 @@
-/** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
+/** Key figures, in a strip like a rule: each opens its sum, or its station. */
 import { figuresOf, labelWords, linkWords, massText, percentText, sagText, shows, tapeTextWithUnit, type ExplainedValue } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
@@ -104,10 +104,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownCabinet; read
   );
 }
 
-/**
- * What a figure would become with the fix that is being looked at; nothing where it would stay. It
- * takes no room of its own: a strip that grew would push the fix from under the pointer.
- */
+/** A figure after the previewed fix; empty where unchanged. It takes no room of its own: a growing strip would push the fix from under the pointer. */
 function Then({ now, text, of = '' }: { readonly now: string; readonly text: string; readonly of?: string }) {
   return now === text ? null : (
     <span className="then">

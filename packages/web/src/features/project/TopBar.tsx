@@ -1,4 +1,4 @@
-/** The top bar: the room, the cabinet on show, the wall in small, save state, undo, units, find, light and dark. */
+/** The top bar: project, cabinet, the wall in small, save status, undo, units, find, light and dark. */
 import Undo from '@mui/icons-material/Undo';
 import Redo from '@mui/icons-material/Redo';
 import Search from '@mui/icons-material/Search';

@@ -1,4 +1,4 @@
-/** Two versions that cannot be put together: both are offered, and neither is lost whichever is chosen. */
+/** Two versions that cannot be merged: both are offered, and neither is lost. */
 import { designCodec } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { useState } from 'react';

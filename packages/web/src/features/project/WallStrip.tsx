@@ -1,4 +1,4 @@
-/** The real wall in small: studs, and each cabinet a block; a click opens it. */
+/** The real wall in small: studs, and each cabinet as a block; a click opens it. */
 import { studCentres, toMm, specsInOrder } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
@@ -32,7 +32,7 @@ export function WallStrip({ station }: { readonly station: StationId }) {
             aria-current={current ? 'true' : undefined}
             aria-label={spec.name}
             title={spec.name}
-            // The open one lies under the others: one that it covers can be picked.
+            // The open one is below the others, so that a covered one can be picked.
             style={{ left: fromLeft, top: Math.min(fromTop, HEIGHT - height), width, height, zIndex: current ? 0 : 1 }}
           />
         );

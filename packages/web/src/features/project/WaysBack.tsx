@@ -1,4 +1,4 @@
-/** What helps when a project is stuck: undo, the versions before, and the file to take away. */
+/** Ways out of a broken state: undo, earlier versions, and saving the file. */
 import type { DisplayUnit } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
@@ -6,7 +6,7 @@ import { Revisions } from '../log/Revisions.tsx';
 import { useSaveProjectFile } from './useSaveProjectFile.ts';
 import { useUndo } from './useUndo.tsx';
 
-/** `children`: one more way, a button. */
+/** `children`: an additional button. */
 export function WaysBack({ unit, children }: { readonly unit: DisplayUnit; readonly children?: ReactNode }) {
   const undo = useUndo();
   const saveFile = useSaveProjectFile();

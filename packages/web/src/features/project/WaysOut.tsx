@@ -1,4 +1,4 @@
-/** The ways out of a project that does not open: its file, what this browser still holds of it, and the version before. */
+/** Ways out of a project that does not open: its file, what this browser still holds, and the version before. */
 import { Alert, Button } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
@@ -28,7 +28,7 @@ export function WaysOut({ projectId }: { readonly projectId: string }) {
       download(`unsaved-${index + 1}.json`, 'application/json', JSON.stringify(document, null, 2));
   };
   const goBack = async (): Promise<void> => {
-    // What was not saved is taken away as a file first: nothing is thrown away.
+    // Unsaved work is downloaded as a file first: nothing is lost.
     await saveUnsaved();
     const { status, body } = await request<StoredProject>(`projects/${projectId}/revisions/${earlier!.to.number}/restore`, 'POST', {
       base: earlier!.from,

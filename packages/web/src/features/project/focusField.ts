@@ -1,7 +1,7 @@
-/** How long a station may take to bring a field that is to be focused. */
+/** How long a station may take to show a field. */
 const FIELD_COMES_MS = 3000;
 
-/** Goes to a field as soon as it is on the screen, and opens the group it is in. */
+/** Focuses a field as soon as it is on the screen, and opens its group. */
 export function focusField(name: string, until = performance.now() + FIELD_COMES_MS): void {
   setTimeout(() => {
     const input = document.querySelector<HTMLInputElement>(`[data-field="${CSS.escape(name)}"]`);

@@ -1,4 +1,4 @@
-/** A sound cabinet of a family to start from: out of the sheets the project is made of, or else of those there are. */
+/** A sound default cabinet of a family, from the sheets the project uses, or else from any. */
 import { capital, entered, familyOf, labelWords, specsInOrder, type Design, type FamilyId, type ShelfBox, type CabinetSpec, type Workshop } from '@keen/core';
 
 export function newSpecFor(family: FamilyId, design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): CabinetSpec {

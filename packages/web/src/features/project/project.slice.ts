@@ -1,4 +1,4 @@
-/** The open project: what was decided, its undo, and how far it is saved. Everything else is derived. */
+/** The open project: design, undo history, and save state. Everything else is derived. */
 import { applyEdit, type Design, type Edit, type Problem, type RecordEntry, type Workshop } from '@keen/core';
 import type { SetAside } from '../save/outbox.ts';
 import { createSlice, isDraft, original, type PayloadAction } from '@reduxjs/toolkit';
@@ -14,7 +14,7 @@ export type SaveState =
   | { readonly kind: 'refused'; readonly problem: Problem }
   | { readonly kind: 'two-versions' };
 
-/** Two versions of one design that cannot be put together. */
+/** Two versions of one design that cannot be merged. */
 export interface TwoVersions {
   readonly theirs: Design;
   readonly revision: number;
@@ -23,7 +23,7 @@ export interface TwoVersions {
 
 interface Step {
   readonly design: Design;
-  /** Edits of one field in one go are one step. */
+  /** Consecutive edits of one field are one step. */
   readonly key: string;
 }
 
@@ -31,24 +31,24 @@ export interface ProjectState {
   readonly id: string;
   readonly demo: boolean;
   readonly design: Design;
-  /** What the server had when we last agreed. */
+  /** Last state agreed with the server. */
   readonly base: { readonly revision: number; readonly design: Design };
   readonly past: readonly Step[];
   readonly future: readonly Design[];
   readonly save: SaveState;
   readonly twoVersions: TwoVersions | null;
-  /** Changes closed tabs left that clash with this one's, until a person decides. */
+  /** Conflicting changes of closed tabs, until a person decides. */
   readonly setAside: readonly SetAside[];
-  /** Entries of the queue the server does not take, and why. */
+  /** Queued entries the server refuses, and why. */
   readonly refusedEntries: readonly RefusedEntry[];
   readonly record: readonly RecordEntry[];
-  /** The server's number of the newest entry that is here. */
+  /** The server's number of the newest entry known here. */
   readonly sequence: number;
-  /** Entries that the server has not confirmed. */
+  /** Entries the server has not confirmed. */
   readonly queue: readonly RecordEntry[];
   readonly workshop: Workshop;
   readonly workshopRevision: number;
-  /** Something to tell once, with an undo where it makes sense. */
+  /** A one-time notice, with an undo where it makes sense. */
   readonly notice: { readonly text: string; readonly undo: boolean; readonly id: number } | null;
   readonly problem: Problem | null;
 }
@@ -72,7 +72,7 @@ export const projectSlice = createSlice({
     }),
     projectClosed: (): ProjectSlice => CLOSED,
 
-    /** An edit by a person. `key` names what was edited: the same key again, in one go, is one undo step. */
+    /** An edit by a person. `key` names the field: consecutive edits with one key are one undo step. */
     edited: (state, { payload: { edit, key, notice } }: PayloadAction<{ edit: Edit; key: string; notice?: string }>): ProjectSlice =>
       change(state, (open) => {
         const design = applyEdit(open.design, edit);
@@ -88,7 +88,7 @@ export const projectSlice = createSlice({
           notice: notice === undefined ? open.notice : { text: notice, undo: true, id: (open.notice?.id ?? 0) + 1 },
         };
       }),
-    /** Leaving a field: the next edit of it is a step of its own. */
+    /** Leaving a field: the next edit of it is a new step. */
     fieldLeft: (state): ProjectSlice =>
       change(state, (open) => ({ ...open, past: open.past.map((step, index) => (index === open.past.length - 1 ? { ...step, key: '' } : step)) })),
     undone: (state): ProjectSlice =>
@@ -111,13 +111,13 @@ export const projectSlice = createSlice({
     saveUnknown: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'checking' } })),
     saveRefused: (state, { payload }: PayloadAction<Problem>): ProjectSlice =>
       change(state, (open) => ({ ...open, save: { kind: 'refused', problem: payload } })),
-    /** Someone else's change that goes with ours; one undo takes ours off theirs again. */
+    /** A change from elsewhere merged with ours; one undo removes ours from it again. */
     merged: (state, { payload: { design, theirs, revision } }: PayloadAction<{ design: Design; theirs: Design; revision: number }>): ProjectSlice =>
       change(state, (open) => ({
         ...open,
         design,
         base: { revision, design: theirs },
-        // Earlier steps know nothing of their change: going back to one would take it away without a word.
+        // Earlier steps do not contain their change: going back to one would silently remove it.
         past: [{ design: theirs, key: '' }],
         future: [],
         save: { kind: 'unsaved' },
@@ -149,7 +149,7 @@ export const projectSlice = createSlice({
 
     entryAdded: (state, { payload }: PayloadAction<RecordEntry>): ProjectSlice =>
       change(state, (open) => ({ ...open, record: [...open.record, payload], queue: [...open.queue, payload] })),
-    /** Entries that were sent, as the server keeps them. An id that was there before says what it said first. */
+    /** Sent entries as the server keeps them. A known id keeps its first content. */
     recordConfirmed: (state, { payload }: PayloadAction<readonly ConfirmedEntry[]>): ProjectSlice =>
       change(state, (open) => {
         const kept = new Map(payload.map(({ entry }) => [entry.id, entry]));
@@ -160,14 +160,14 @@ export const projectSlice = createSlice({
           sequence: advanced(open.sequence, payload),
         };
       }),
-    /** Entries other devices made. */
+    /** Entries of other devices. */
     recordFollowed: (state, { payload: { entries, sequence } }: PayloadAction<{ entries: readonly RecordEntry[]; sequence: number }>): ProjectSlice =>
       change(state, (open) => {
         const known = new Set(open.record.map(({ id }) => id));
         const fresh = entries.filter(({ id }) => !known.has(id));
         return { ...open, sequence: Math.max(open.sequence, sequence), record: fresh.length === 0 ? open.record : [...open.record, ...fresh] };
       }),
-    /** A design another device saved, taken over where nothing of ours is in it. One undo would take theirs back: there is none. */
+    /** A design saved by another device, taken over where nothing of ours is in it. There is no undo, because it would remove theirs. */
     designFollowed: (state, { payload: { design, revision, at } }: PayloadAction<{ design: Design; revision: number; at: number }>): ProjectSlice =>
       change(state, (open) => ({
         ...open,
@@ -179,7 +179,7 @@ export const projectSlice = createSlice({
       })),
     workshopChanged: (state, { payload: { workshop, revision } }: PayloadAction<{ workshop: Workshop; revision: number }>): ProjectSlice =>
       change(state, (open) => ({ ...open, workshop, workshopRevision: revision })),
-    /** Entries the server does not take: they are not sent again, and stay until a person decides. */
+    /** Entries the server refuses: not sent again, and kept until a person decides. */
     entriesRefused: (state, { payload }: PayloadAction<readonly RefusedEntry[]>): ProjectSlice =>
       change(state, (open) => ({ ...open, refusedEntries: [...open.refusedEntries, ...payload] })),
     refusedEntriesRemoved: (state, { payload: at }: PayloadAction<number>): ProjectSlice =>
@@ -208,19 +208,19 @@ export interface ConfirmedEntry {
   readonly entry: RecordEntry;
 }
 
-/** How far the record is known after these entries: only without a gap, for what is in a gap is another device's and still to be fetched. */
+/** How far the record is known after these entries: only without a gap, because a gap holds entries of other devices. */
 function advanced(from: number, confirmed: readonly ConfirmedEntry[]): number {
   let at = from;
   for (const { sequence } of [...confirmed].sort((a, b) => a.sequence - b.sequence)) if (sequence === at + 1) at = sequence;
   return at;
 }
 
-/** Reducers here return the next state; they read the state itself, not a draft of it, whose parts are never identical to a payload's. */
+/** Reducers here return the next state; they read the state itself, not a draft, whose parts are never identical to a payload's. */
 function change(state: ProjectSlice, by: (open: ProjectState) => ProjectState): ProjectSlice {
   const { open } = isDraft(state) ? (original(state as object) as ProjectSlice) : state;
   return open ? { open: by(open) } : state;
 }
-/** While two versions stand against each other nothing is sent. */
+/** While two versions conflict nothing is sent. */
 const pending = ({ save }: ProjectState): SaveState =>
   save.kind === 'two-versions' || save.kind === 'held' || save.kind === 'checking' || save.kind === 'saving' ? save : { kind: 'unsaved' };
 

@@ -1,4 +1,4 @@
-/** What follows from the open project: the plan is a selector's body, so undo and save need only the decisions. */
+/** Values derived from the open project: the plan is a selector, so undo and save need only the design and the record. */
 import {
   availableTo,
   createPlanner,
@@ -20,7 +20,7 @@ import { useAppSelector, type State } from '../../app/store.ts';
 import type { ProjectState } from './project.slice.ts';
 
 const planner = createPlanner();
-/** Previews have a memory of their own, so that trying a fix does not push the shown plan out. */
+/** Previews have a planner of their own, so that trying a fix does not evict the shown plan. */
 export const previewPlanner = createPlanner();
 
 export const selectOpen = (state: State): ProjectState => {
@@ -28,7 +28,7 @@ export const selectOpen = (state: State): ProjectState => {
   return state.project.open;
 };
 export const selectDesign = (state: State) => selectOpen(state).design;
-/** The workshop as this project may use it: what is kept for others is left alone. */
+/** The workshop as available to this project, without stock reserved for others. */
 export const selectAvailable: (state: State) => Workshop = createSelector(
   [(state: State) => selectOpen(state).workshop, (state: State) => selectOpen(state).id],
   availableTo,
@@ -38,27 +38,27 @@ export const selectPlan: (state: State) => Plan = createSelector(
   (design, record, workshop) => planner.plan(design, record, workshop),
 );
 
-/** The workshop as the project's test cuts say it is, and what they say. */
+/** The workshop corrected by the project's test cuts, and their results. */
 export const selectLearned: (state: State) => LearnedWorkshop = createSelector([(state: State) => selectOpen(state).record, selectAvailable], learnedWorkshop);
 
 export interface ShownCabinet {
   readonly spec: CabinetSpec;
   readonly plan: CabinetPlan;
-  /** The unit its lengths are read in. */
+  /** Display unit of its lengths. */
   readonly unit: DisplayUnit;
 }
 
 /** In an address: no cabinet in particular. */
 export const NO_CABINET = 'none';
 
-/** The id of the cabinet on show: the one of the address, whether it is there or not; else the project's first. */
+/** Id of the cabinet on show: from the address, whether it exists or not; else the project's first. */
 function useUnitId(): string | undefined {
   const { unitId: cabinetId = NO_CABINET } = useParams();
   const design = useAppSelector(selectDesign);
   return cabinetId === NO_CABINET ? specsInOrder(design)[0]?.id : cabinetId;
 }
 
-/** The cabinet on show; undefined when the project has none yet, or there is no plan of it. */
+/** The cabinet on show; undefined without one, or without a plan of it. */
 export function useCabinet(): ShownCabinet | undefined {
   const id = useUnitId();
   const design = useAppSelector(selectDesign);
@@ -75,7 +75,7 @@ export interface UnplannedShown {
   readonly unit: DisplayUnit;
 }
 
-/** The cabinet on show where there is no plan of it. */
+/** The cabinet on show where it has no plan. */
 export function useUnplanned(): UnplannedShown | undefined {
   const id = useUnitId();
   const design = useAppSelector(selectDesign);
@@ -93,14 +93,14 @@ export function useIsUnknownCabinet(): boolean {
   return id !== undefined && Object.keys(design.units).length > 0 && !Object.hasOwn(design.units, id);
 }
 
-/** The unit for lengths that belong to no cabinet. */
+/** Display unit of lengths that belong to no cabinet. */
 export function useDisplayUnit(): DisplayUnit {
   const chosen = useAppSelector(({ view }) => view.unit);
   const own = useAppSelector((state) => state.project.open?.design.unit ?? 'mm');
   return chosen ?? own;
 }
 
-/** The cabinet as it would be after the fix that is being looked at; null when none is, or it is another cabinet's. */
+/** The cabinet after the previewed fix; null without one, or for another cabinet. */
 export function useGhost(cabinetId: string): CabinetPlan | null {
   const ghost = useAppSelector(({ view }) => view.ghost);
   const { design, record } = useAppSelector(selectOpen);

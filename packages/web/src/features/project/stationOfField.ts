@@ -1,4 +1,4 @@
-/** The station on which a field of a cabinet stands. */
+/** The station of a cabinet's field. */
 import { familyOf, type FieldGroup, type CabinetSpec } from '@keen/core';
 import type { StationId } from './Stations.tsx';
 

@@ -1,4 +1,4 @@
-/** Editing the open design: paths inside the cabinet on show, checked as they are made. */
+/** Edits of the open design: paths inside the cabinet on show, checked as they are made. */
 import type { Edit, Entered, CabinetSpec } from '@keen/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
@@ -30,7 +30,7 @@ export function useEdit(): Editor {
   };
 }
 
-/** What stands at a path of a cabinet. */
+/** The value at a path of a cabinet. */
 export const at = (spec: CabinetSpec, path: readonly string[]): unknown =>
   path.reduce<unknown>((node, key) => (node as Record<string, unknown> | null)?.[key], spec);
 export const lengthAt = (spec: CabinetSpec, path: readonly string[]): Entered | null => (at(spec, path) as Entered | null | undefined) ?? null;

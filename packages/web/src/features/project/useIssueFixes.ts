@@ -1,4 +1,4 @@
-/** The fixes of a finding that settle it, tried one after the other while the page has nothing else to do. */
+/** The fixes that resolve a finding, tried one after the other while the page is idle. */
 import { issueFixes, type Finding, type Fix } from '@keen/core';
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,4 +1,4 @@
-/** Facts added to the shop record, with the id and the time this device gives them. */
+/** Adds facts to the shop record, with an id and time from this device. */
 import type { RecordEntry } from '@keen/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
@@ -6,7 +6,7 @@ import { entryAdded } from './project.slice.ts';
 
 export interface Recorder {
   readonly add: (fact: Omit<RecordEntry, 'id' | 'at'>) => void;
-  /** Takes an earlier entry back. */
+  /** Withdraws an earlier entry. */
   readonly withdraw: (id: string) => void;
 }
 

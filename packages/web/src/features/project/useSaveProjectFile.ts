@@ -1,4 +1,4 @@
-/** Hands the open project over as a file, with the stock it needs. */
+/** Downloads the open project as a file, with the stock it needs. */
 import { withoutStore, writeProjectText } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';

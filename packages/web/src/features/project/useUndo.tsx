@@ -1,4 +1,4 @@
-/** Undo. When this visit has nothing left to undo, it goes back to the version before on the server. */
+/** Undo. With nothing left to undo in this visit, it goes back to the previous version on the server. */
 import { designCodec, outcomeOf } from '@keen/core';
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
@@ -21,7 +21,7 @@ export function useUndo(): () => void {
   }, [dispatch, store]);
 }
 
-/** One walk back: a version that brought an earlier one back goes on from that one, never to the version it undid. */
+/** Going back further: from a restored version it continues at the one it restored, never at the one it replaced. */
 export function versionBefore([newest, ...older]: readonly RevisionRow[]): RevisionRow | undefined {
   if (!newest) return undefined;
   const from = newest.restoredFrom ?? newest.number;
@@ -38,7 +38,7 @@ async function goBack(store: Store, id: string, base: number): Promise<void> {
     if (status >= 400) return void store.dispatch(problemReported(body as unknown as { code: string; message: string; where: string; accepted: string }));
     const read = outcomeOf(() => designCodec.read(body.document, 'document'));
     if (!read.ok) return void store.dispatch(problemReported(read.problem));
-    // The restored version is the newest there is: taken like any other that came from elsewhere, and undoable.
+    // The restored version is the newest: taken over like any other from elsewhere, and undoable.
     store.dispatch(versionsDiffer({ theirs: read.value, revision: body.revision, conflicts: [] }));
     store.dispatch(theirsTaken(Date.now()));
   } catch {

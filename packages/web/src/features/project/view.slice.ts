@@ -1,18 +1,18 @@
-/** What a person looks at: selection, units, light or dark. Never saved with the project. */
+/** View state: selection, units, color scheme. Never saved with the project. */
 import type { DisplayUnit, Edit } from '@keen/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Scheme } from '../../app/theme.ts';
 
 export interface ViewState {
-  /** Panel id, pointed at anywhere, lit everywhere. */
+  /** Panel id, pointed at anywhere, highlighted everywhere. */
   readonly selected: string | null;
   readonly hovered: string | null;
-  /** A thing to hold, or something of the wall, pointed at. */
+  /** An item, or a thing on the wall, pointed at. */
   readonly picked: Picked | null;
   /** null: each cabinet in its own unit. */
   readonly unit: DisplayUnit | null;
   readonly scheme: Scheme;
-  /** A fix that is being looked at: drawn and counted as if it were done. */
+  /** A previewed fix: drawn and counted as if it were applied. */
   readonly ghost: Ghost | null;
 }
 

@@ -1,4 +1,4 @@
-/** Solid boards: each drawn as long as it is, with what is crosscut from it and the flaws it is cut round. Nothing is shown when no part comes from a board. */
+/** Solid boards: each drawn to length, with its pieces and flaws. Hidden when no part comes from a board. */
 import {
   boardJobs,
   labelWords,

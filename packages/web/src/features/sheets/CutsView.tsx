@@ -1,4 +1,4 @@
-/** The cuts of one kind of sheet, one after the other: the sheet with the cut on show, what to set, what stays and what falls; ticked as they are made. */
+/** The cuts of one sheet product in order: the sheet with the current cut, the setting, what stays and what falls off; ticked as they are made. */
 import { cutWords, keepsOffcut, lineOfPiece, settingKey, type CutStep, type DisplayUnit, type PartLine } from '@keen/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
@@ -107,7 +107,7 @@ export function CutsView({ nest, cutting, parts, unit }: CutsViewProps) {
   );
 }
 
-/** A part that came off wrong is asked for once more. */
+/** A spoiled part is needed again. */
 function Spoil({ step, cutting, markOf }: { readonly step: CutStep; readonly cutting: SheetCutting; readonly markOf: (part: string) => string }) {
   const made = [step.near, step.far].flatMap((piece) => piece?.part ?? []);
   if (made.length === 0) return null;
@@ -131,7 +131,7 @@ interface CutListProps {
   readonly onGo: (id: string) => void;
 }
 
-/** All cuts, those of one setting under it. */
+/** All cuts, grouped by setting. */
 function CutList({ steps, at, cutting, markOf, unit, onGo }: CutListProps) {
   const groups: { key: string; rows: { step: CutStep; number: number }[] }[] = [];
   for (const [index, step] of steps.entries()) {

@@ -1,4 +1,4 @@
-/** What comes first when a sheet is cut up, and what counts among plans with as few sheets: each way with what it comes to. */
+/** First cut direction, and preference among equally few sheets: each option with its result. */
 import type { Cutting } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';

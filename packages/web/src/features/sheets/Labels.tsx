@@ -1,4 +1,4 @@
-/** Labels for the parts: a sheet to print, or one by one on the label printer, followed until all are there. */
+/** Labels for the parts: a sheet to print, or one by one on the label printer, followed until all are printed. */
 import { displayUnitOf, partLabels, type Problem } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
@@ -18,19 +18,19 @@ interface PrintJob {
 }
 
 const LOOK_EVERY_MS = 500;
-/** Where the code on a label leads: the address phones reach the desk at, this page's own where it is not shared. */
+/** Address in a label's code: the desk's shared address, or this page's own where it is not shared. */
 function useSharedOrigin(): string {
   const [origin, setOrigin] = useState(location.origin);
   useEffect(() => {
     request<{ address: string | null }>('sharing')
       .then(({ status, body }) => status === 200 && body.address && setOrigin(body.address))
-      // Alone on this machine, or on a paired device: the page's own address is the right one.
+      // Not shared, or on a paired device: the page's own address is right.
       .catch(() => {});
   }, []);
   return origin;
 }
 
-/** What a new roll brings. */
+/** Labels on a new roll. */
 const ROLL = 200;
 
 export function Labels({ shown }: { readonly shown: ShownCabinet }) {
@@ -40,7 +40,7 @@ export function Labels({ shown }: { readonly shown: ShownCabinet }) {
   const dispatch = useAppDispatch();
   const [of, setOf] = useState<'project' | 'unit'>('unit');
   const [job, setJob] = useState<PrintJob | null>(null);
-  // A job nobody answered for may have reached the printer: sent again it has to be the same one.
+  // A job without an answer may have reached the printer: resent it must be the same job.
   const unanswered = useRef<{ readonly id: string; readonly labels: string } | null>(null);
   const origin = useSharedOrigin();
   const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.spec.id) : parts;
@@ -56,7 +56,7 @@ export function Labels({ shown }: { readonly shown: ShownCabinet }) {
         .then(({ status, body }) => {
           if (status === 200) setJob(body);
         })
-        // Asked again in a moment.
+        // Asked again shortly.
         .catch(() => {});
     }, LOOK_EVERY_MS);
     return () => clearInterval(timer);

@@ -1,4 +1,4 @@
-/** The typed twin of dragging: where the selected part lies on its sheet, pinned there or free. */
+/** The typed twin of dragging: the position of the selected part on its sheet, pinned or free. */
 import { enteredFromNm, lineOfPiece, mm, wrongPlaceWords, type DisplayUnit, type Entered, type NestedSheet, type PartLine, type Placement } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import { useState } from 'react';

@@ -1,11 +1,11 @@
-/** How much shorter, narrower or wider in the kerf things may be before the layouts no longer fit their sheets. */
+/** How much shorter or narrower sheets, or wider kerfs, may be before the layouts no longer fit. */
 import { NM_PER, spareOf, tightSheets, type DisplayUnit, type Length } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import type { Nest } from './useNests.tsx';
 
-/** What is to spare is told no larger than it is: down to a mark of the tape, and to what a kerf is measured in. */
+/** Rounded down: to a tape mark, and to the resolution of a kerf. */
 const STEP: Readonly<Record<DisplayUnit, { readonly sheet: number; readonly kerf: number }>> = {
   mm: { sheet: NM_PER.mm / 2, kerf: NM_PER.mm / 10 },
   in: { sheet: NM_PER.in / 32, kerf: NM_PER.in / 1000 },
@@ -58,7 +58,7 @@ export function RoomToSpare({ nests }: { readonly nests: readonly Pick<Nest, 'jo
   );
 }
 
-/** Sheets named as they are numbered, up to a few. */
+/** Sheets by number, up to a few. */
 const MAX_NAMED = 4;
 
 function whichSheets(tight: readonly number[], sheets: number): string {
@@ -70,7 +70,7 @@ function whichSheets(tight: readonly number[], sheets: number): string {
   return `sheets ${names.slice(0, -1).join(', ')} and ${names.at(-1)} have`;
 }
 
-/** Nothing is off by so much. */
+/** No sheet is off by this much. */
 const PLENTY = { sheet: 40 * NM_PER.mm, kerf: 4 * NM_PER.mm } as const;
 
 function Spared({ size, of, unit }: { readonly size: Length | null; readonly of: 'sheet' | 'kerf'; readonly unit: DisplayUnit }) {

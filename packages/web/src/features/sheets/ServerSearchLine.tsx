@@ -1,4 +1,4 @@
-/** Letting the server look on while the page is closed: offered where no plan is proved best, followed while it goes on. */
+/** Search on the server while the page is closed: offered where no plan is proved best, and followed while it runs. */
 import { Button } from '@mui/material';
 import { isGoing, type ServerSearch } from './useServerSearch.ts';
 import { useNests, type Nest } from './useNests.tsx';
@@ -10,13 +10,13 @@ const timeWords = (ms: number): string => {
   return seconds < 60 ? `${seconds} s` : seconds % 60 === 0 ? `${seconds / 60} min` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 };
 
-/** What became of a search that is over. */
+/** Result of a finished search. */
 function overWords({ state, fault, spentMs }: ServerSearch, own: boolean): string {
   if (state === 'failed') return `The search on the server failed: ${fault ?? ''}. `;
   return `The server looked for ${timeWords(spentMs)}${own ? '' : ', with the parts and sheets as they were then'}. `;
 }
 
-/** While it goes on. */
+/** While it runs. */
 export function ServerSearchGoing({ nest: { job, key } }: { readonly nest: Nest }) {
   const { server } = useNests();
   const search = server.searches.find(({ product }) => product === job.product);
@@ -34,7 +34,7 @@ export function ServerSearchGoing({ nest: { job, key } }: { readonly nest: Nest 
   );
 }
 
-/** Where it might find something better. */
+/** Where it may find something better. */
 export function ServerSearchOffer({ nest }: { readonly nest: Nest }) {
   const { server } = useNests();
   const { key, plan, job } = nest;

@@ -1,4 +1,4 @@
-/** One sheet to scale: parts with mark and size, the kerf as gaps, waste hatched, what is left over named; at a cut, its line and what lies beside it. */
+/** One sheet to scale: parts with mark and size, kerfs as gaps, waste hatched, offcuts named; at a cut, its line and both sides. */
 import {
   labelWords,
   pieceName,
@@ -30,7 +30,7 @@ export interface SheetDrawingProps {
   readonly parts: readonly PartLine[];
   readonly unit: DisplayUnit;
   readonly stale: boolean;
-  /** The cuts of this sheet, numbered, and which one is on show. */
+  /** The cuts of this sheet, numbered, and the current one. */
   readonly cuts?: {
     readonly steps: readonly CutStep[];
     readonly numbers: ReadonlyMap<string, number>;
@@ -150,7 +150,7 @@ interface CarriedProps {
   readonly scale: number;
 }
 
-/** The part while it is dragged: where it would be pinned, or why it cannot. */
+/** The dragged part: where it would be pinned, or why it cannot be. */
 function Carried({ dragged: { at, wrong, makeWay, over }, parts, x, y, scale }: CarriedProps) {
   const markOf = (piece: string): string => lineOfPiece(parts, piece)?.mark ?? piece;
   const words = over !== null ? 'onto that sheet' : wrong ? wrongPlaceWords(wrong, markOf) : makeWay > 0 ? `${makeWay} make way` : 'pinned here';
@@ -172,7 +172,7 @@ const rectOf = ({ at }: SawnPiece, x: OnScreen, y: OnScreen, scale: number) => (
   height: toMm(at.dy) * scale,
 });
 
-/** What is left over and worth keeping: outlined, with its size where there is room for it. */
+/** Offcuts worth keeping: outlined, with their size where it fits. */
 function LeftOver({
   left,
   unit,
@@ -205,7 +205,7 @@ function LeftOver({
   );
 }
 
-/** A cut as the line it is sawn along; its number stands at the end it begins at. */
+/** A cut as its saw line; its number is at its start. */
 function CutLine({
   step,
   number,
@@ -256,7 +256,7 @@ interface PieceProps {
   readonly onGrab?: (event: PointerEvent<Element>) => void;
 }
 
-/** The room a text takes, in pixels, with a little at both ends. */
+/** Width of a text, px, with a margin at both ends. */
 const letters = (text: string): number => 12 + text.length * 7;
 
 function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PieceProps) {

@@ -1,4 +1,4 @@
-/** The reading pane at Sheets: why not fewer, what the layouts have to spare, and the parts in the order of their marks. */
+/** Reading pane at Sheets: why no fewer, the tolerance of the layouts, and the parts by mark. */
 import { labelWords, offcutFirst } from '@keen/core';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';

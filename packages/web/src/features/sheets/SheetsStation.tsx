@@ -1,4 +1,4 @@
-/** Sheets: how is it cut? Each sheet to scale with its parts; the headline says how near to the fewest. */
+/** Sheets station: each sheet to scale with its parts; the headline says how close to the fewest. */
 import {
   cutWords,
   isNewSheet,
@@ -166,7 +166,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** A sheet's name: its product, an offcut, or what is left of one that is cut into. */
+/** A sheet's name: its product, an offcut, or a remaining piece. */
 const sheetName = (sheet: string, product: string, name: string): string =>
   isNewSheet(sheet, product) ? name : sheet.includes('/') ? `rest of ${name}` : `${pieceName(sheet)}, ${name}`;
 
@@ -176,7 +176,7 @@ interface ShownPage {
   readonly unit: DisplayUnit;
 }
 
-/** What is cut first, and what is left that is worth keeping. */
+/** First cuts, and the offcuts worth keeping. */
 function SheetLead({ page, parts, unit }: ShownPage) {
   const cutting = useCutting(page.nest);
   const { workshop } = useAppSelector(selectLearned);
@@ -225,7 +225,7 @@ function LayoutView({ page, parts, unit }: ShownPage) {
   );
 }
 
-/** Pinning by hand: the selected part's place, the whole sheet, and what no longer holds. */
+/** Pinning by hand: the selected part, the whole sheet, and invalid pins. */
 function PinLine({ page, parts, unit, pins }: ShownPage & { readonly pins: Pins }) {
   const selected = useAppSelector(({ view }) => view.selected);
   const { design } = useAppSelector(selectOpen);

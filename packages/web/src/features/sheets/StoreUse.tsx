@@ -1,4 +1,4 @@
-/** What the layouts take out of the store: kept for this project with a click, so that no other takes it first. */
+/** Stock on hand that the layouts use: one click reserves it for this project. */
 import { pieceName, isNewSheet } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
@@ -14,7 +14,7 @@ export function StoreUse() {
     cut ? [] : (plan?.sheets ?? []).map(({ sheet }) => sheet).filter((sheet) => !isNewSheet(sheet, job.product) && Object.hasOwn(workshop.pieces, sheet)),
   );
   const loose = used.filter((id) => workshop.pieces[id]!.reserved === undefined);
-  // Kept for this project and not needed by it any more.
+  // Reserved for this project, and no longer needed.
   const idle = Object.values(workshop.pieces).filter(({ id, reserved }) => reserved?.project === project && !used.includes(id));
   const settled = nests.every(({ plan, progress, stale }) => plan !== null && progress === null && !stale);
   if (loose.length === 0 && (idle.length === 0 || !settled)) return null;

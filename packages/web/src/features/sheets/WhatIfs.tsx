@@ -1,4 +1,4 @@
-/** What if: another size of sheet, a thinner blade, a shelf fewer, free grain, each with what it comes to in sheets and money. */
+/** What-if layouts: another sheet size, a thinner blade, a shelf fewer, free grain, each with its sheets and cost. */
 import { createPlanner, exactTextWithUnit, fitsCar, whatIfs, type DisplayUnit, type Length, type WhatIf, type Workshop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -92,7 +92,7 @@ function whatWords({ change }: WhatIf, workshop: Workshop, unit: DisplayUnit): s
   }
 }
 
-/** From when the merchant's word is. */
+/** Date of the merchant's offer. */
 export function heardWords(heard: Catalogue | string): string {
   if (typeof heard === 'string') return `No other sizes: ${heard}.`;
   const at = new Date(heard.heardAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });

@@ -1,4 +1,4 @@
-/** Which of the measured sheets a layout is cut from: slots for its pieces are then as wide as that very sheet. */
+/** Assigns a measured sheet to a layout: slots for its pieces then match that very sheet. */
 import { sheetsMeasured, activeReadings, type SheetCut } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

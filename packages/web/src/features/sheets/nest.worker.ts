@@ -1,11 +1,11 @@
-/** Nests off the page's thread. A newer job ends the older one; every few steps it yields, to hear of that. */
+/** Nesting off the page's thread. A newer job ends the older one; every few steps it yields to notice that. */
 import { isNewSheet, runNest, sequenceOf, sheetsOfPlan, type NestClock, type NestOrder, type NestPlan } from '@keen/core';
 import { expose } from 'comlink';
 
 let current = 0;
 const clock: NestClock = { now: () => performance.now(), pause: () => new Promise((resolve) => setTimeout(resolve, 0)) };
 
-/** What a way of cutting sheets up comes to. */
+/** Result of one way of cutting sheets up. */
 export interface WayFigures {
   readonly sheets: number;
   readonly bought: number;
@@ -20,11 +20,11 @@ const nested = (order: NestOrder, ms: number, mine: number, onBetter?: (plan: Ne
   runNest(order, { ms, clock, wanted: () => mine === current, ...(onBetter ? { onBetter } : {}) });
 
 const nester = {
-  /** Searches for `ms`; says each better plan. Resolves with the last one, or null when a newer job or stop() ended it. */
+  /** Searches for `ms`, reporting each better plan. Resolves with the last one, or null when a newer job or stop() ended it. */
   nest(order: NestOrder, ms: number, onBetter: (plan: NestPlan, share: number) => void): Promise<NestPlan | null> {
     return nested(order, ms, ++current, onBetter);
   },
-  /** What each of several orders comes to, together; null when a newer job ended it. */
+  /** Total result of each of several orders; null when a newer job ended it. */
   async compare(orders: readonly NestOrder[], ms: number): Promise<WayFigures | null> {
     const mine = ++current;
     const sum = { sheets: 0, bought: 0, cost: 0, unplaced: 0, settings: 0, cuts: 0, impossible: 0 };

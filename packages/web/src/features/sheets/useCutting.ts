@@ -1,4 +1,4 @@
-/** The cuts of one kind of sheet: in which order, which are made, and what a tick does. The first tick settles the layout. */
+/** The cuts of one sheet product: their order, which are made, and ticking. The first tick settles the layout. */
 import { partsOff, sequenceOf, sheetsOfPlan, type CutStep, type Sequence } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -10,13 +10,13 @@ import { useSettle } from './useSettle.ts';
 export interface SheetCutting {
   readonly sequence: Sequence;
   readonly done: ReadonlyMap<string, string>;
-  /** Cuts that can be made now: their piece lies there. */
+  /** Cuts that can be made now: their piece exists. */
   readonly canMake: (step: CutStep) => boolean;
   readonly tick: (step: CutStep) => void;
-  /** Takes a tick back; only where no later cut stands on it. */
+  /** Unticks a cut; only where no later cut depends on it. */
   readonly untick: (step: CutStep) => void;
   readonly canUntick: (step: CutStep) => boolean;
-  /** The part is wanted once more. */
+  /** The part is needed again. */
   readonly spoil: (part: string) => void;
 }
 

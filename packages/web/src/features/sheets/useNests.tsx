@@ -1,6 +1,6 @@
 /**
- * The nests of all sheets in use, recomputed in a worker when pieces or stock change. The last answer stays until a better one
- * comes. A layout whose first cut is made is settled: it stands as it was kept, and what is left is laid out again when asked.
+ * Nests of all sheets in use, recomputed in a worker when pieces or stock change. The last answer stays until a better one comes. A layout whose first cut
+ * is made is settled: it is kept, and the rest is laid out again on request.
  */
 import {
   isNewSheet,
@@ -31,13 +31,13 @@ import type { Nester, WayFigures } from './nest.worker.ts';
 export interface Nest {
   readonly job: SheetJob;
   readonly plan: NestPlan | null;
-  /** 0 to 1 while searching; null when it is done or was stopped. */
+  /** 0 to 1 while searching; null when done or stopped. */
   readonly progress: number | null;
-  /** The plan on show was made for pieces that have changed since. */
+  /** The shown plan was made for pieces that changed since. */
   readonly stale: boolean;
-  /** How far it is cut; null while nothing is. */
+  /** Cutting progress; null before the first cut. */
   readonly cut: Progress | null;
-  /** What its pieces are known by; null where the layout is settled. */
+  /** Key of its pieces; null where the layout is settled. */
   readonly key: string | null;
 }
 
@@ -47,15 +47,15 @@ export interface Nests {
   readonly server: NestSearches;
   readonly stop: () => void;
   readonly searchOn: () => void;
-  /** Lays what is still wanted out over what is really left, and keeps that. */
+  /** Lays out the remaining parts on the remaining stock, and keeps that. */
   readonly layAgain: (product: string) => Promise<void>;
-  /** What other ways of cutting the sheets up come to. */
-  /** What jobs come to that are not the project's own; null where another question came. */
+  /** Results of other ways of cutting. */
+  /** Results of jobs outside the project; null where another question came. */
   readonly figures: (jobs: readonly SheetJob[], workshop: Workshop) => Promise<WayFigures | null>;
   readonly compare: (first: 'any' | 'rip' | 'crosscut' | 'breakdown') => Promise<WayFigures | null>;
 }
 
-/** Searches on the server, asked for by nest. */
+/** Server searches by nest. */
 interface NestSearches {
   readonly searches: readonly ServerSearch[];
   readonly ask: (nest: Nest, seconds: number) => Promise<void>;
@@ -79,19 +79,19 @@ export const useNests = (): Nests => useContext(NestContext);
 const FIRST_MS = 24;
 const SEARCH_MS = 900;
 const LONGER_MS = 10_000;
-/** For each job of a question: counts, not the best to cut. */
+/** Per job of a question: only counts, not the layout that is best to cut. */
 const WHAT_IF_MS = 350;
 
 interface Found {
   readonly key: string;
-  /** What it was made for: a plan that is out of date is drawn on the sheets it was made for. */
+  /** Its job: an outdated plan is drawn on the sheets it was made for. */
   readonly job: SheetJob;
   readonly plan: NestPlan;
 }
 
 const newThread = (): Worker => new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
 
-/** Asks a worker of its own, so that the search that is going on is not ended by it. */
+/** A separate worker, so that the current search continues. */
 export async function inOwnThread<T>(ask: (worker: Remote<Nester>) => Promise<T>): Promise<T> {
   const thread = newThread();
   try {
@@ -126,7 +126,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const [budget, setBudget] = useState(SEARCH_MS);
   const worker = useRef<Remote<Nester> | null>(null);
   const turn = useRef(0);
-  /** A plan takes the place of one for other pieces, and of one that is no better. */
+  /** A plan replaces one for other pieces, and one that is no better. */
   const offer = useCallback(
     (job: SheetJob, key: string, plan: NestPlan): void =>
       setFound((old) => {
@@ -154,7 +154,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   useEffect(() => {
     const mine = ++turn.current;
     const run = async (): Promise<void> => {
-      // A short round first: every sheet is shown before any is improved. Proved ones are still made better to cut.
+      // A short round first: every sheet is shown before any is improved. Proved ones are still improved for cutting.
       for (const ms of budget === SEARCH_MS ? [FIRST_MS, SEARCH_MS] : [budget]) {
         for (const { job, key } of open) {
           if (found[job.product]?.key === key && budget === SEARCH_MS) continue;
@@ -260,7 +260,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   );
 }
 
-/** How many new sheets a layout takes; none while it is missing. */
+/** New sheets of a layout; none while it is missing. */
 export const newSheetsOf = ({ job: { product }, plan }: Nest): number => plan?.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length ?? 0;
 
 /** Sheets over all products and how many of them are to be bought; null while a nest is missing. */

@@ -1,4 +1,4 @@
-/** Parts that stay where a person puts them: what is pinned on a sheet, what a place is worth, and pinning. */
+/** Pinned parts: the pins of a sheet, what a position means, and pinning. */
 import { inTheWay, newSheetId, placeOn, placementOf, snapped, wrongPlace, type NestedSheet, type NestSheet, type Placement, type WrongPlace } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectDesign } from '../project/selectors.ts';
@@ -8,14 +8,14 @@ import type { Nest } from './useNests.tsx';
 export interface Pins {
   readonly isPinned: (part: string) => boolean;
   readonly pinnedOn: (sheet: string) => readonly Placement[];
-  /** Drawn to what is near; what is wrong with the place; how many others make way. */
+  /** Snapped position, its fault, and the number of parts that make way. */
   readonly tryAt: (
     sheet: NestedSheet,
     at: Placement,
     within: number,
   ) => { readonly at: Placement; readonly wrong: WrongPlace | null; readonly makeWay: number };
   readonly pin: (sheet: string, ...at: readonly Placement[]) => void;
-  /** On another sheet, where there is room beside what is pinned; false where there is none. */
+  /** To another sheet with room beside its pins; false where there is none. */
   readonly moveTo: (sheet: string, part: string) => boolean;
   readonly unpin: (...parts: readonly string[]) => void;
 }

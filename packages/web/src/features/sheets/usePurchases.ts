@@ -1,11 +1,11 @@
-/** What is to be bought for the project: new sheets of the layouts, and boards. */
+/** Purchases of the project: new sheets of the layouts, and boards. */
 import { boardJobs, boardPurchases, purchaseCost, type ExplainedValue, type Purchase } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectPlan } from '../project/selectors.ts';
 import { newSheetsOf, useNests } from './useNests.tsx';
 
-/** In the order of the cut list; what is not needed is not there. `cost` is null while a layout is missing. */
+/** In cut list order, without what is not needed. `cost` is null while a layout is missing. */
 export function usePurchases(): { readonly rows: readonly Purchase[]; readonly cost: ExplainedValue | null } {
   const { workshop } = useAppSelector(selectLearned);
   const { parts } = useAppSelector(selectPlan);

@@ -1,4 +1,4 @@
-/** Searches that go on on the server, also when this page is closed: asked for, followed, stopped; a better plan is handed over. */
+/** Searches that run on the server, also when this page is closed: started, followed, stopped; better plans are handed over. */
 import { readNestPlan, writeNestProblem, type Cutting, type NestPlan, type NestProblem, type Problem } from '@keen/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
@@ -8,7 +8,7 @@ import { problemReported } from '../project/project.slice.ts';
 export interface ServerSearch {
   readonly id: string;
   readonly product: string;
-  /** What the pieces it looks for are known by. */
+  /** Key of its pieces. */
   readonly key: string;
   readonly state: 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
   readonly seconds: number;
@@ -29,7 +29,7 @@ export interface ServerSearches {
 const LOOK_EVERY_MS = 1000;
 export const isGoing = ({ state }: ServerSearch): boolean => state === 'waiting' || state === 'running';
 
-/** `onPlan` hears of each plan a search of this project has, once for each time it changed. */
+/** `onPlan` gets each plan of the project's searches, once per change. */
 export function useServerSearch(projectId: string, onPlan: (search: ServerSearch, plan: NestPlan) => void): ServerSearches {
   const [searches, setSearches] = useState<readonly ServerSearch[]>([]);
   const heard = useRef(new Map<string, string>());
@@ -51,7 +51,7 @@ export function useServerSearch(projectId: string, onPlan: (search: ServerSearch
       }
       setSearches(body);
     } catch {
-      // The server is away: the search goes on there or is taken up again, and is asked after once more.
+      // The server is away: the search continues there or resumes, and is polled again.
     }
   }, [projectId]);
   const going = searches.some(isGoing);

@@ -1,11 +1,11 @@
-/** Settling a layout: the first cut keeps it as it is, whatever changes after. */
+/** Settles a layout: the first cut keeps it, whatever changes afterward. */
 import { keptLayout, progressOf, type Progress } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import type { Nest } from './useNests.tsx';
 
-/** The layout's id with its cuts; settles it where it is not. Null where nothing is laid out. */
+/** The layout's id with its cuts; settles it where necessary. Null without a layout. */
 export function useSettle(): (nest: Nest) => (Pick<Progress, 'sequence'> & { readonly layout: string }) | null {
   const { workshop } = useAppSelector(selectLearned);
   const { design } = useAppSelector(selectOpen);

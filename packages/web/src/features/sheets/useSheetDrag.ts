@@ -1,9 +1,9 @@
-/** Dragging a part on its sheet, or onto another's tab: where it would go while it is dragged, and pinning it where it is let go. */
+/** Drags a part on its sheet, or onto another's tab, and pins it where it is dropped. */
 import { nanometers, type NestedSheet, type Placement, type WrongPlace } from '@keen/core';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { Pins } from './usePins.ts';
 
-/** A press that moves less than this is a click. */
+/** A shorter move is a click. */
 const SLACK_PX = 4;
 const SNAP_PX = 10;
 
@@ -39,7 +39,7 @@ export function useSheetDrag(sheet: NestedSheet, product: string, scale: number,
     cancel,
     begin: (event, placement) => {
       if (!pins || event.button !== 0 || event.pointerType === 'touch') return;
-      // Nothing is marked as text by the drag.
+      // Prevents text selection during the drag.
       event.preventDefault();
       from.current = { x: event.clientX, y: event.clientY, placement };
     },
