@@ -37,10 +37,10 @@ import { EXPORT_USAGE } from './usage.ts';
 interface ToExport {
   readonly project: ProjectFile;
   readonly plan: Plan;
-  /** Those that are asked for, and whether that is all of them. */
+  /** The requested cabinets, and whether these are all of them. */
   readonly cabinets: readonly CabinetPlan[];
   readonly all: boolean;
-  /** Where pictures are; null for nowhere. */
+  /** Folder of the photos; null for none. */
   readonly photos: string | null;
 }
 
@@ -78,7 +78,7 @@ const KINDS = {
   stl: ({ cabinets }) => cabinetsStl(cabinets),
 } satisfies Readonly<Record<string, (given: ToExport) => string | Uint8Array | Promise<Uint8Array>>>;
 
-/** Kinds that are of no single cabinet, and why. */
+/** Kinds that exist only for the whole project, and why. */
 const WHOLE = {
   'sheets-dxf': 'sheets hold the parts of all units',
   bundle: 'a bundle holds the whole project',
@@ -88,7 +88,10 @@ const WHOLE = {
 
 type Kind = keyof typeof KINDS;
 
-/** The words after `export`. Gives the file itself, or with `--out` what was written where. Throws a Refusal. */
+/**
+ * Runs the words after `export`. Returns the file itself, or with `--out` a report of what was written.
+ * @throws Refusal
+ */
 export async function exportFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { file, kind, unit, photos, out } = read(words);
   const project = await readProjectAt(file);
@@ -121,7 +124,7 @@ function read(words: readonly string[]): {
   return { file, kind: kind as Kind, unit: options['--unit'], photos: options['--photos'], out: options['--out'] };
 }
 
-/** Pictures of notes out of a folder, each under its id. */
+/** Photos of notes out of a folder, by id. */
 function photosIn(folder: string | null, ids: readonly string[]): Map<string, Uint8Array> {
   if (folder === null && ids.length > 0)
     throw new Refusal('photos', `its notes show ${ids.length} pictures`, '--photos', 'the folder they are in, each as its id and .jpg');

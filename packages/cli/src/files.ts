@@ -1,4 +1,4 @@
-/** Projects in and files out: what cannot be read or written is said in words. */
+/** Reads projects and writes files, with refusals for what cannot be read or written. */
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { readProjectFile, Refusal, type Plan, type ProjectFile, type CabinetPlan } from '@keen/core';
 import { codeOf, readBytes, unwrap } from './shell.ts';
@@ -11,10 +11,10 @@ export async function readProjectAt(file: string): Promise<ProjectFile> {
   return unwrap(readBundle(bytes)).project;
 }
 
-/** As archives begin: what unpacks them is read in only then. */
+/** By its first bytes, so that the unpacker is loaded only for archives. */
 export const isArchive = (bytes: Buffer): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
-/** The cabinet that is asked for, or all of them. */
+/** The requested cabinet, or all of them. */
 export function cabinetsNamed({ cabinets }: Plan, unit: string | null): readonly CabinetPlan[] {
   const named = cabinets.filter(({ id }) => unit === null || id === unit);
   if (named.length === 0 && unit !== null)
@@ -22,14 +22,14 @@ export function cabinetsNamed({ cabinets }: Plan, unit: string | null): readonly
   return named;
 }
 
-/** What was made, for the pipe; or, written to its place, what was written where. */
+/** The output itself, for the pipe; or, written to a file, a report of it. */
 export function handedOver(content: string | Uint8Array, out: string | null): string | Uint8Array {
   if (out === null) return content;
   writeWhole(out, content);
   return `${JSON.stringify({ written: out, bytes: Buffer.byteLength(content) })}\n`;
 }
 
-/** Whole or not at all: it is written beside the place and moved there. */
+/** Atomic: written to a temporary file and renamed. */
 function writeWhole(file: string, content: string | Uint8Array): void {
   const beside = `${file}.${process.pid}.part`;
   try {

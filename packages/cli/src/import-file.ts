@@ -1,4 +1,4 @@
-/** keen import: what another program made, put into a project: contents, cut lists, drawings, price lists. docs/format says what is read. */
+/** keen import: data of other programs into a project: contents, cut lists, drawings, price lists. docs/format lists what is read. */
 import {
   drawnPart,
   itemsInOrder,
@@ -19,13 +19,13 @@ import { readBytes, unwrap } from './shell.ts';
 import { readWords } from './options.ts';
 import { IMPORT_USAGE } from './usage.ts';
 
-/** A project that has grown, and what did not come in. */
+/** The extended project, and what was not imported. */
 interface Grown {
   readonly project: ProjectFile;
   /** How many of what. */
   readonly came: Readonly<Record<string, number>>;
   readonly faults: readonly RowFault[];
-  /** Columns of a table that were taken for nothing. */
+  /** Columns of a table that were not used. */
   readonly unread: readonly string[];
   /** Of a drawing. */
   readonly notes: readonly string[];
@@ -36,7 +36,10 @@ type Kind = (typeof KINDS)[number];
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
-/** The words after `import`. Rows that cannot be read are left out and told; without a place to write to they are refused. Throws a Refusal. */
+/**
+ * Runs the words after `import`. Unreadable rows are left out and reported; without an output file they are refused.
+ * @throws Refusal
+ */
 export async function importFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { plain, options } = readWords(words, ['--as', '--out'], IMPORT_USAGE);
   const [file, table, ...more] = plain;
@@ -61,7 +64,7 @@ export async function importFile(words: readonly string[]): Promise<string | Uin
       `a title docs/format names; or --out, and ${unread.join(', ')} stay out`,
     );
   const text = writeProjectText(grown);
-  // What it comes to has to open again: there may be too many things now.
+  // The result must open again: there may be too many items now.
   unwrap(readProjectFile(text));
   const written = handedOver(text, out);
   return out === null
@@ -128,7 +131,7 @@ async function grownBy(project: ProjectFile, table: string, kind: Kind | 'drawin
   }
 }
 
-/** Of new parts: after those there are, out of the sheet the project uses most. */
+/** For new parts: after existing ones, from the sheet the project uses most. */
 function beginning({ design, workshop }: ProjectFile): { readonly stock: string; readonly order: number; readonly newId: () => string } {
   const loose = looseInOrder(design.loose);
   const taken = new Set(Object.keys(design.loose));

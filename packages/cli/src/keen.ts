@@ -1,6 +1,6 @@
 /**
- * bin/keen: the core from a shell, on open files. Answers go to standard output as JSON, CSV or the file that was asked for and
- * nothing else; refusals go to standard error as {"error": {code, message, where, accepted}}, exit 1.
+ * bin/keen: the core from a shell, on project files. Answers go to standard output as JSON, CSV or the requested file; refusals go to standard error as
+ * {"error": {code, message, where, accepted}}, exit 1.
  */
 import { answerSum, createPlanner, cutListCsv, displayUnitOf, hangHelps, listSums, plan, planJson, projectSchema, Refusal, type ProjectFile } from '@keen/core';
 import { readProjectAt } from './files.ts';
@@ -9,7 +9,7 @@ import { convertFile, validateFile } from './open-files.ts';
 import { answered, json } from './shell.ts';
 import { USAGE } from './usage.ts';
 
-/** Runs one command and gives the process's exit code. */
+/** Runs one command and returns the process's exit code. */
 export const run = (args: readonly string[]): Promise<number> => answered(() => command(args));
 
 function command([name, ...rest]: readonly string[]): string | Uint8Array | Promise<string | Uint8Array> {
@@ -25,7 +25,7 @@ function command([name, ...rest]: readonly string[]): string | Uint8Array | Prom
         cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => displayUnitOf(design, unit)),
       );
     case 'export':
-      // What writes other programs' files is read in only where it is asked for.
+      // File writers are loaded only on demand.
       return import('./export-file.ts').then(({ exportFile }) => exportFile(rest));
     case 'print':
       return import('./print-file.ts').then(({ printFile }) => printFile(rest));

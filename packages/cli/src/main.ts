@@ -1,6 +1,6 @@
 /**
- * Starts the command; `performance.timeOrigin` counts start-up into the time allowed. Commands that open files of other programs run
- * on a thread with limits of time and memory: such a file may be damaged, or made to hurt.
+ * Starts the command; `performance.timeOrigin` includes start-up in the time allowed. Commands that open files of other programs run on a thread with time
+ * and memory limits, because such a file may be damaged or hostile.
  */
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { print } from './shell.ts';

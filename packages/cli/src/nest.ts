@@ -1,17 +1,17 @@
-/** `keen nest`: a problem's file in, a plan out. It loads the search alone: what starting takes is taken from the seconds allowed. */
+/** `keen nest`: reads a problem file, prints a plan. It loads the search alone: start-up time comes off the allowed seconds. */
 import { readNestProblemText, Refusal, search, writeNestPlan } from '@keen/core/nesting';
 import { answered, json, readText, unwrap } from './shell.ts';
 import { USAGE } from './usage.ts';
 
 const MAX_SECONDS = 3600;
 
-/** Runs the command and gives the process's exit code. `started` is when the process began, in ms. */
+/** Runs the command and returns the process's exit code. `started`: start of the process, ms. */
 export const runNest = (args: readonly string[], started: number): Promise<number> => answered(() => json(nest(args, started)));
 
 function nest(args: readonly string[], started: number): unknown {
   const { file, seconds, seed, effort } = nestArguments(args);
   const problem = unwrap(readNestProblemText(readText(file)));
-  // A tenth is kept for writing the answer of a large problem. With an effort the clock is left out, so that the plan is the same on every machine.
+  // A tenth is reserved for writing the answer of a large problem. With an effort the clock is ignored, so that the plan is the same on every machine.
   const until = effort === null ? started + seconds * 1000 * 0.9 : Infinity;
   const stepper = search(problem, seed, () => Date.now() >= until);
   if (effort !== null) stepper.step(effort);

@@ -1,4 +1,4 @@
-/** keen validate, convert: files opened as the application opens them, and written again. */
+/** keen validate, convert: opens files as the application does, and writes them again. */
 import {
   displayUnitOf,
   guessColumns,
@@ -24,7 +24,10 @@ import { CONVERT_USAGE, VALIDATE_USAGE } from './usage.ts';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
-/** Whether a file can be opened, as what, and what is in it. Throws the Refusal it would be turned away with. */
+/**
+ * Whether a file opens, as what, and its contents.
+ * @throws Refusal with the reason
+ */
 export async function validateFile(words: readonly string[]): Promise<string> {
   const { plain } = readWords(words, [], VALIDATE_USAGE);
   const [file, ...more] = plain;
@@ -66,7 +69,7 @@ export async function convertFile(words: readonly string[]): Promise<string | Ui
   return handedOver(writeProjectText(await readProjectAt(file)), options['--out']);
 }
 
-/** The text of a table: of a workbook too. */
+/** The text of a table, or of a workbook. */
 export async function tableAt(file: string): Promise<string> {
   const { tableText } = await import('@keen/exchange');
   return unwrap(tableText(readBytes(file), file));
@@ -78,7 +81,7 @@ interface Into {
   readonly taken: ReadonlySet<string>;
 }
 
-/** Our own titles are read as they are; any others as their columns are guessed. */
+/** Our own titles are read directly; the meaning of other columns is guessed. */
 export function contentsOf(text: string, { design, order, taken }: Into): FromTable<Item> {
   const unit = 'units' in design ? displayUnitOf(design, '') : design.unit;
   let next = 0;
@@ -97,11 +100,11 @@ export function contentsOf(text: string, { design, order, taken }: Into): FromTa
 export interface FromTable<Row> {
   readonly rows: readonly Row[];
   readonly faults: readonly RowFault[];
-  /** Columns with something in them that were not read. */
+  /** Non-empty columns that were not read. */
   readonly unread: readonly string[];
 }
 
-/** A table with whatever titles, its columns guessed. */
+/** A table with any titles, its columns guessed. */
 export function fromTable<Row, Key extends string>(text: string, kind: TableKind<Row, Key>): FromTable<Row> {
   const table = unwrap(readForeignTable(text));
   const columns = guessColumns(kind, table);

@@ -1,4 +1,4 @@
-/** Words of a command: plain ones in their order, and options with what follows each. */
+/** Parses the words of a command: positional ones in order, and options with their values. */
 import { Refusal } from '@keen/core';
 
 export interface ReadWords<K extends string> {
@@ -6,7 +6,10 @@ export interface ReadWords<K extends string> {
   readonly options: Readonly<Record<K, string | null>>;
 }
 
-/** Reads words by the options there are. Throws a Refusal for one there is not, and for one that says nothing. */
+/**
+ * Parses words by the known options.
+ * @throws Refusal on an unknown option, or one without its value
+ */
 export function readWords<K extends string>(words: readonly string[], known: readonly K[], usage: string): ReadWords<K> {
   const plain: string[] = [];
   const options = Object.fromEntries(known.map((name) => [name, null])) as Record<K, string | null>;

@@ -1,14 +1,17 @@
-/** keen print: what goes on paper, as PDF. docs/format/prints.md says what is on it. */
+/** keen print: prints as PDF. docs/format/prints.md describes them. */
 import { isPaper, MIN_BAR_MM, MAX_BAR_MM, PAPERS, picturesPdf, shopSet, TRUE_PRINTER, TRUE_SIZE_KINDS, trueSizePrint } from '@keen/exchange';
 import { displayUnitOf, Refusal, type DisplayUnit } from '@keen/core';
 import { handedOver, readProjectAt } from './files.ts';
 import { readWords } from './options.ts';
 import { PRINT_USAGE } from './usage.ts';
 
-/** From a file there is no count of revisions. */
+/** A file has no revision number. */
 const REVISION = 'from its file';
 
-/** The words after `print`. Gives the PDF, or with `--out` what was written where. Throws a Refusal. */
+/**
+ * Runs the words after `print`. Returns the PDF, or with `--out` a report of what was written.
+ * @throws Refusal
+ */
 export async function printFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { plain, options } = readWords(words, ['--unit', '--part', '--paper', '--units', '--bar-along', '--bar-up', '--out'], PRINT_USAGE);
   const [file, kind, ...more] = plain;
@@ -45,7 +48,7 @@ function barOf(text: string | null, where: string): number {
   return measured;
 }
 
-/** What is asked for by an option is found wrong at that option. */
+/** A bad option value is reported at that option. */
 function atOptions<T>(make: () => T): T {
   try {
     return make();

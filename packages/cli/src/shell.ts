@@ -1,4 +1,4 @@
-/** What every command needs: bytes in, answers out, refusals in words. Loads no more of the core than that, so that a command starts at once. */
+/** Shared by every command: input, output, and refusals. Loads no more of the core, so that a command starts fast. */
 import { readFileSync, writeSync } from 'node:fs';
 import { Refusal, type Outcome, type Problem } from '@keen/core/nesting';
 
@@ -22,7 +22,7 @@ export function unwrap<T>(outcome: Outcome<T>): T {
 
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
-/** Prints a command's answer, or what it refuses; gives the process's exit code. */
+/** Prints a command's answer or refusal; returns the process's exit code. */
 export async function answered(answer: () => string | Uint8Array | Promise<string | Uint8Array>): Promise<number> {
   try {
     print(1, await answer());
@@ -34,7 +34,7 @@ export async function answered(answer: () => string | Uint8Array | Promise<strin
   }
 }
 
-/** Writes all of it before the process ends, also into a pipe that is read slowly. */
+/** Waits until everything is written, also into a slow pipe. */
 export function print(to: 1 | 2, content: string | Uint8Array): void {
   const bytes = typeof content === 'string' ? Buffer.from(content) : content;
   for (let at = 0; at < bytes.length;) {

@@ -1,4 +1,4 @@
-/** What each command takes, as it is said to whoever asks for another. */
+/** Usage of each command, shown with `--help` and after an unknown command. */
 export const EXPORT_USAGE =
   'keen export FILE parts-dxf|sheets-dxf|svg|glb|stl|shopping|shopping-csv|contents|prices|days|bundle [--unit ID] [--photos FOLDER] [--out PATH]';
 export const PRINT_USAGE =

@@ -1,4 +1,4 @@
-/** A project with its pictures and its journal in one archive: docs/format/bundle.md. */
+/** A project with its photos and its log in one archive: docs/format/bundle.md. */
 import { accept, logCsv, plan, readProjectFile, refuse, writeProjectText, type Outcome, type ProjectFile, type RecordEntry } from '@keen/core';
 import { strFromU8, strToU8 } from 'fflate';
 import { unzipped, zipped } from './zip.ts';
@@ -11,11 +11,11 @@ const LIMITS = { packed: MAX_BUNDLE_BYTES, unfolded: 250_000_000, files: 5000, r
 
 export interface Bundle {
   readonly project: ProjectFile;
-  /** JPEGs by the id notes know them by. */
+  /** JPEGs by the id notes use. */
   readonly photos: ReadonlyMap<string, Uint8Array>;
 }
 
-/** Pictures notes of a record show. */
+/** Photos shown in notes of a record. */
 export const photosOf = (record: readonly RecordEntry[]): string[] => [...new Set(record.flatMap(({ note }) => note?.photos ?? []))];
 
 export function bundleZip({ project, photos }: Bundle): Uint8Array {
@@ -27,7 +27,7 @@ export function bundleZip({ project, photos }: Bundle): Uint8Array {
   });
 }
 
-/** What belongs to a bundle; anything else in the archive is left alone. Whether pictures are pictures is for whoever keeps them to say. */
+/** Reads the files that belong to a bundle; anything else in the archive is ignored. Whoever keeps the photos checks them. */
 export function readBundle(bytes: Uint8Array): Outcome<Bundle> {
   const files = unzipped(bytes, (name) => name === PROJECT || PHOTO.test(name), LIMITS);
   if (!files.ok) return files;

@@ -1,6 +1,6 @@
 /**
- * Parts and nested sheets as DXF for a router table, in millimeters. Layers say what is cut how: docs/format/dxf.md lists them. One
- * drawing knows one part at most once: its count stands beside it, and nested sheets hold each piece where it lies.
+ * Parts and nested sheets as DXF for a router table, in millimeters. Layers tell cuts apart: docs/format/dxf.md lists them. One drawing has each part once
+ * with its count; nested sheets have each piece in place.
  */
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import {
@@ -18,16 +18,16 @@ import {
 } from '@keen/core';
 import { OUTLINE_LAYER } from './outlines/dxf.ts';
 
-/** Between parts that are laid out side by side, mm. */
+/** Gap between parts side by side, mm. */
 const GAP_MM = 40;
-/** Parts side by side fill rows of about this length, mm. */
+/** Target length of a row of parts, mm. */
 const ROW_MM = 3000;
 const TEXT_MM = 12;
 
-/** Of the drawing's own index colors: 7 is dark on light and light on dark. */
+/** Index colors of the format: 7 is dark on light and light on dark. */
 const COLORS = { outline: 7, under: 8, slot: 5, hole: 1, rip: 6, text: 3, sheet: 9 } as const;
 
-/** A sheet with what lies on it, from its lower left corner. */
+/** A sheet with its pieces, from its lower left corner. */
 export interface SheetToDraw {
   readonly title: string;
   readonly lengthMm: number;
@@ -36,17 +36,17 @@ export interface SheetToDraw {
   readonly placements: readonly Placement[];
 }
 
-/** What fits on no sheet, and why. */
+/** Parts that fit on no sheet, and why. */
 export type UnplacedPart = Pick<NestPlan['unplaced'][number], 'part' | 'why'>;
 
-/** Where a part comes to lie in a drawing: moved, and a quarter turned to the left where it is turned on its sheet. */
+/** Place of a part in a drawing: translation, and a quarter turn to the left where it is turned on its sheet. */
 interface Lie {
   readonly x: number;
   readonly y: number;
   readonly turned: boolean;
 }
 
-/** Every line of the cut list once, in its order, row above row. */
+/** Every cut list line once, in order, row above row. */
 export function partsDxf(plan: Plan): string {
   const drawing = new Drawing();
   let [x, y, high] = [0, 0, 0];
@@ -61,7 +61,7 @@ export function partsDxf(plan: Plan): string {
   return drawing.stringify();
 }
 
-/** Sheets from the left to the right, each with its pieces where they lie; what lies on none is told beside the last. */
+/** Sheets from left to right, each with its pieces in place; unplaced parts are listed beside the last. */
 export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan, unplaced: readonly UnplacedPart[] = []): string {
   const drawing = new Drawing();
   let left = 0;
@@ -89,7 +89,7 @@ export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan, unplaced: 
 
 const drawnPiece = (line: PartLine, plan: Plan): PieceDrawing => pieceDrawing(line, plan.byId.get(line.unit)?.cabinet ?? null);
 
-/** What stands under a part: its mark, how many, and what cannot be seen from above. */
+/** Text under a part: its mark, count, and what cannot be seen from above. */
 function notesOf(line: PartLine, { lengthMm, widthMm, thicknessMm, up, sideways }: PieceDrawing): string[] {
   return [
     `${line.mark} x ${line.count}  ${labelWords(line.names[0]!)}  ${figure(lengthMm)} x ${figure(widthMm)} x ${figure(thicknessMm)} mm, ${up} face up`,
@@ -101,14 +101,14 @@ function notesOf(line: PartLine, { lengthMm, widthMm, thicknessMm, up, sideways 
   ];
 }
 
-/** Two decimals at most, as layers and notes show them. */
+/** At most two decimals, as in layers and notes. */
 const figure = (mm: number): string => String(Math.round(mm * 100) / 100);
 
 function laid({ x, y }: Spot, { widthMm }: PieceDrawing, lie: Lie): Spot {
   return lie.turned ? { x: lie.x + widthMm - y, y: lie.y + x } : { x: lie.x + x, y: lie.y + y };
 }
 
-/** The writer, with layers made as they are used. */
+/** The writer, with layers created on demand. */
 class Drawing {
   private readonly dxf = new DxfWriter();
   private readonly layers = new Set<string>();

@@ -1,20 +1,23 @@
-/** Lists of a project as they leave it without a drawing: what is bought, and the days it takes. */
+/** Lists of a project without drawings: purchases, and days. */
 import { doneSteps, doneTimes, dayStart, fullTitle, Refusal, scheduleIcs, scheduleOf, stepWords, tasksOf, windowsFrom, type ShoppingLine } from '@keen/core';
 import { shopSetContext, type ShopSetInput } from './prints/set/shop-set-context.ts';
 
 type ListWish = Pick<ShopSetInput, 'project' | 'units'>;
 
-/** What is bought for a project, or for some of its cabinets, with the layouts as they are settled or found. */
+/** Purchases for a project, or for some of its cabinets, with the settled or found layouts. */
 export const shoppingFor = (wish: ListWish): readonly ShoppingLine[] => shopSetContext({ ...wish, display: 'mm' }).shopping;
 
 export interface DaysWish extends Pick<ShopSetInput, 'project' | 'units' | 'display'> {
-  /** By the clock on the wall, minutes since 1970. */
+  /** Local time, minutes since 1970. */
   readonly now: number;
-  /** A time of the record, ISO 8601, by that clock. */
+  /** Local time of a record's ISO 8601 time. */
   readonly clock: (at: string) => number;
 }
 
-/** What is left of the build on the days there are, as a calendar (docs/format/README.md). Throws a Refusal where the hours run out. */
+/**
+ * The remaining build as a calendar (docs/format/README.md).
+ * @throws Refusal where the hours run out
+ */
 export function daysIcs(wish: DaysWish): string {
   const { project, now, clock } = wish;
   const { build, built, unit, cabinets } = shopSetContext(wish);

@@ -1,23 +1,23 @@
-/** Panels as closed bodies: each one two-manifold, its slots, bevels and notches cut. Bodies are taken from one another by a library made for that. */
+/** Panels as closed bodies: each a two-manifold with its slots, bevels and notches cut, by a library for Boolean operations. */
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import { takenOut, type ResolvedPanel, type ResolvedCabinet, type Vector } from '@keen/core';
 import { installed } from './installed.ts';
 
-/** Millimeters in the unit's frame: along, up, out. */
+/** Millimeters in the cabinet frame: along, up, out. */
 export interface PanelBody {
   readonly panel: ResolvedPanel;
-  /** Three numbers a corner; each corner once. */
+  /** Three numbers per corner; each corner once. */
   readonly corners: Float32Array;
-  /** Three corners a triangle, anticlockwise seen from outside. */
+  /** Three corners per triangle, counterclockwise seen from outside. */
   readonly triangles: Uint32Array;
 }
 
-/** Where the library's machine code is, for a page; a program finds it where it is installed. */
+/** URL of the library's WebAssembly, for a page; a program finds it where it is installed. */
 export type CodeUrl = string;
 
 let loaded: Promise<ManifoldToplevel> | undefined;
 
-/** Once; where it could not be fetched, it is tried again the next time. */
+/** Loaded once; after a failure it is tried again the next time. */
 const library = (code: CodeUrl | undefined): Promise<ManifoldToplevel> =>
   (loaded ??= load(code).catch((error: unknown) => {
     loaded = undefined;
@@ -32,7 +32,7 @@ async function load(code: CodeUrl | undefined): Promise<ManifoldToplevel> {
   return made;
 }
 
-/** A body for each panel that has wood left, in their order. */
+/** One body per panel with wood left, in order. */
 export async function bodiesOf({ panels }: ResolvedCabinet, code?: CodeUrl): Promise<PanelBody[]> {
   const { Manifold } = await library(code);
   const hull = (corners: readonly Vector[]): Manifold => Manifold.hull(corners.map(({ along, up, out }) => [along, up, out]));

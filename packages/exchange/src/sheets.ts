@@ -1,4 +1,4 @@
-/** The sheets of a project, laid out to be drawn: as they are settled, as a caller has them, or else searched for with the same effort everywhere. */
+/** The sheet layouts of a project for drawing: settled, given by a caller, or searched with the same effort everywhere. */
 import {
   asPlan,
   auditPlan,
@@ -20,7 +20,7 @@ import {
 } from '@keen/core';
 import type { SheetToDraw, UnplacedPart } from './dxf.ts';
 
-/** Rounds of the search: the same layout on every machine. */
+/** Search rounds: the same layout on every machine. */
 const EFFORT = 20;
 
 /** One product's sheets as they are cut. */
@@ -28,13 +28,13 @@ export interface LaidOut {
   readonly job: SheetJob;
   readonly plan: NestPlan;
   readonly sequence: Sequence;
-  /** The layout that is settled, and the cuts of it that are made; null where none is. */
+  /** Its settled layout, and the cuts made; null where none is. */
   readonly settled: { readonly id: string; readonly sawn: ReadonlySet<string> } | null;
 }
 
 /**
- * Product by product. `known` are layouts that are not settled yet, by product: those on a screen, so that paper says the same. Throws a
- * Refusal where one is not of the parts as they are.
+ * Product by product. `known`: unsettled layouts by product, such as those on a screen, so that paper shows the same.
+ * @throws Refusal where one does not match the parts
  */
 export function layOut({ design, record, workshop }: ProjectFile, { parts }: Plan, known: ReadonlyMap<string, NestPlan> = new Map()): LaidOut[] {
   const { cutting, pins } = design;
@@ -59,7 +59,7 @@ function searched(job: SheetJob): NestPlan {
   return stepper.plan();
 }
 
-/** What fits on no sheet, and why. */
+/** Parts that fit on no sheet, and why. */
 export const unplacedOf = (laid: readonly LaidOut[]): UnplacedPart[] => laid.flatMap(({ plan }) => plan.unplaced);
 
 /** The sheets of all products, numbered. */

@@ -1,9 +1,9 @@
-/** Assembled cabinets as bodies for other programs: glTF in meters with its y up, STL in millimeters with its z up. docs/format/bodies.md */
+/** Assembled cabinets as bodies for other programs: glTF in meters with y up, STL in millimeters with z up. docs/format/bodies.md */
 import { Document, WebIO } from '@gltf-transform/core';
 import { labelWords, lineOfPiece, NM_PER, type Plan, type CabinetPlan } from '@keen/core';
 import { bodiesOf, type CodeUrl, type PanelBody } from './panel-bodies.ts';
 
-/** How far a cabinet stands from the left end of the wall and above the floor, mm. */
+/** Position of a cabinet from the left end of the wall and above the floor, mm. */
 interface Stand {
   readonly along: number;
   readonly up: number;
@@ -12,8 +12,8 @@ interface Stand {
 const standOf = ({ block }: CabinetPlan): Stand => ({ along: block.left / NM_PER.mm, up: block.bottom / NM_PER.mm });
 
 /**
- * Binary glTF: a node for each cabinet at its place on the wall, in it one for each panel, named by its mark and name. x runs along the
- * wall, y up, z out of it. Without normals: every face is flat.
+ * Binary glTF: a node per cabinet at its place on the wall, with a node per panel, named by its mark and name. x runs along the wall, y up, z out of it.
+ * Without normals: every face is flat.
  */
 export async function cabinetsGlb(cabinets: readonly CabinetPlan[], plan: Plan, code?: CodeUrl): Promise<Uint8Array> {
   const document = new Document();

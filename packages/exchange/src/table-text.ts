@@ -1,11 +1,11 @@
-/** The text of a table a person opens, whatever program wrote it: a workbook's first sheet, or text in any of the usual codings. */
+/** The text of a table file of any program: a workbook's first sheet, or text in the usual encodings. */
 import { accept, refuse, type Outcome } from '@keen/core';
 import { xlsxText } from './xlsx.ts';
 import { isZip } from './zip.ts';
 
 const MAX_BYTES = 5_000_000;
 
-/** `name` is what the file is called, for what is said of it. Tabs part the cells of a workbook. */
+/** `name`: the file name, for refusals. Tabs separate the cells of a workbook. */
 export function tableText(bytes: Uint8Array, name: string): Outcome<string> {
   if (bytes.length > MAX_BYTES) return refuse('too-large', `the file has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MAX_BYTES / 1e6} MB`);
   if (isZip(bytes)) return xlsxText(bytes);
@@ -13,7 +13,7 @@ export function tableText(bytes: Uint8Array, name: string): Outcome<string> {
   return text.includes('\0') ? refuse('no-text', 'the file is no text', name, 'a table saved as CSV or text, or an .xlsx workbook') : accept(text);
 }
 
-/** UTF-8 or UTF-16 with its mark, UTF-8 without, or else what older spreadsheets write. */
+/** UTF-8 or UTF-16 by its mark, UTF-8 without, or else the encoding of older spreadsheets. */
 function decoded(bytes: Uint8Array): string {
   const [a, b] = bytes;
   if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);

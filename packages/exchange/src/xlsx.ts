@@ -1,6 +1,6 @@
 /**
- * The first filled sheet of a spreadsheet as a table of text, for the column mapper: what cells show, as far as that can be told. A cell a
- * spreadsheet took for a date is given as one, so that a fraction that became the second of January is told instead of read as a length.
+ * The first filled sheet of a workbook as a text table, for the column mapper: displayed values, as far as possible. A cell that a spreadsheet took for a
+ * date comes as a date, so that a fraction turned into the second of January is reported instead of read as a length.
  */
 import { accept, NOT_WORKED_OUT, refuse, type Outcome } from '@keen/core';
 import { strFromU8 } from 'fflate';
@@ -11,7 +11,7 @@ import { unzipped } from './zip.ts';
 const LIMITS = { packed: 5_000_000, unfolded: 40_000_000, files: 2000 };
 const MAX_ROWS = 20_000;
 const MAX_COLUMNS = 200;
-/** Formats that are dates or times by their number. Source: ECMA-376, 18.8.30. */
+/** Built-in date and time formats by number. Source: ECMA-376, 18.8.30. */
 const DATES = new Set([14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47]);
 /** Characters of a number format. Source: ECMA-376, 18.8.30. */
 const MAX_FORMAT = 255;
@@ -20,7 +20,7 @@ const MAX_DAYS = 2_958_465;
 /** Days from the spreadsheet's day 0 to 1970. */
 const EPOCH_DAYS = 25_569;
 
-/** Cells with tabs between, a line for each row. */
+/** Cells separated by tabs, one line per row. */
 export function xlsxText(bytes: Uint8Array): Outcome<string> {
   const files = unzipped(bytes, (name) => /^xl\/(workbook|sharedStrings|styles)\.xml$|^xl\/worksheets\/[^/]+\.xml$/.test(name), LIMITS);
   if (!files.ok) return files;
@@ -43,7 +43,7 @@ export function xlsxText(bytes: Uint8Array): Outcome<string> {
 function sharedStrings(text: string | null): Outcome<readonly string[]> {
   const strings: string[] = [];
   let [own, reads] = ['', false];
-  // What is said of how a word is spoken is not part of it.
+  // Phonetic text is not part of it.
   let aside = 0;
   const read =
     text === null
@@ -64,7 +64,7 @@ function sharedStrings(text: string | null): Outcome<readonly string[]> {
   return read.ok ? accept(strings) : read;
 }
 
-/** Which styles show a number as a date. */
+/** Styles that show a number as a date. */
 function dateStyles(text: string | null): Outcome<ReadonlySet<number>> {
   const custom = new Set<number>();
   const dates = new Set<number>();
@@ -75,7 +75,7 @@ function dateStyles(text: string | null): Outcome<ReadonlySet<number>> {
       : readXml(text, 'xl/styles.xml', {
           open: (name, { numFmtId, formatCode }) => {
             const id = Number(numFmtId);
-            // Quoted words and colors in brackets are not letters of a date.
+            // Quoted words and bracketed colors are no date letters.
             if (name === 'numFmt' && /[ymdhs]/i.test((formatCode ?? '').slice(0, MAX_FORMAT).replace(/"[^"]*"|\[[^\]]*\]|\\./g, ''))) custom.add(id);
             if (name === 'cellXfs') inside = true;
             if (name === 'xf' && inside) {
@@ -139,6 +139,6 @@ function shownText(
   if (type !== 'n' || text === '' || !Number.isFinite(Number(text))) return text;
   if (dates.has(style) && Number(text) >= 0 && Number(text) <= MAX_DAYS)
     return `the date ${new Date((Number(text) - EPOCH_DAYS) * 86_400_000).toISOString().slice(0, 10)}`;
-  // Twelve figures: what was typed, without the dust of binary fractions.
+  // Twelve digits: as typed, without binary rounding.
   return String(Number(Number(text).toPrecision(12)));
 }

@@ -1,4 +1,4 @@
-/** XML as events, from files that may be hostile: no document type, so no entities of their own; not deep, not endless. */
+/** XML as events, from untrusted files: no document type, so no entities of their own; limited depth and size. */
 import { outcomeOf, Refusal, type Outcome } from '@keen/core';
 import { SaxesParser } from 'saxes';
 
@@ -12,7 +12,7 @@ export interface XmlHandlers {
   readonly text?: (text: string) => void;
 }
 
-/** Reads a whole document. Refuses what is not well-formed, has a document type, or stands too deep. */
+/** Reads a whole document. Refuses malformed, too deep ones, and document types. */
 export function readXml(text: string, where: string, { open, close = () => {}, text: said = () => {} }: XmlHandlers): Outcome<void> {
   return outcomeOf(() => {
     const parser = new SaxesParser();

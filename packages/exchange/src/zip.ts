@@ -1,25 +1,25 @@
-/** Archives in and out. What is opened is unfolded piece by piece and left as soon as it grows past what it may be, so that no bomb goes off. */
+/** Archives in and out. Reading unpacks piece by piece and stops at its limits, against decompression bombs. */
 import { accept, refuse, type Outcome } from '@keen/core';
 import { Unzip, UnzipInflate, zipSync } from 'fflate';
 
 export interface ZipLimits {
-  /** Of the archive, and of all that is taken out of it, bytes. */
+  /** Of the archive, and of everything taken out of it, bytes. */
   readonly packed: number;
   readonly unfolded: number;
   readonly files: number;
-  /** How much larger than what was read of the archive its contents may be, beyond RATIO_FREE bytes; any without. */
+  /** Greatest compression ratio beyond RATIO_FREE bytes. */
   readonly ratio?: number;
 }
 
 /** A small file may be mostly repetition. */
 const RATIO_FREE = 4_000_000;
 
-/** Handed to the unpacker at a time, so that what unfolds to much is noticed early. */
+/** Chunk size for the unpacker, so that a bomb is noticed early. */
 const CHUNK = 16_384;
 
 export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] === 3 || bytes[2] === 5);
 
-/** Pictures are packed already. */
+/** Photos are compressed already. */
 export const zipped = (files: Readonly<Record<string, Uint8Array>>): Uint8Array =>
   zipSync(
     Object.fromEntries(
@@ -29,7 +29,7 @@ export const zipped = (files: Readonly<Record<string, Uint8Array>>): Uint8Array 
 
 class TooMuch extends Error {}
 
-/** The files whose names are wanted. Refused whole where it is damaged, too large or unfolds to too much. */
+/** The files with the wanted names. Refused whole where damaged, too large, or unpacking to too much. */
 export function unzipped(
   bytes: Uint8Array,
   wanted: (name: string) => boolean,
@@ -52,7 +52,7 @@ export function unzipped(
       if (error || burst) return void (fault ??= error);
       size += data.length;
       if (size > unfolded || size > RATIO_FREE + consumed * ratio) {
-        // The unpacker takes a throw for a damaged file: it is told here too.
+        // The unpacker takes a throw for a damaged file: the reason is kept here too.
         burst = new TooMuch(size > unfolded ? `it unfolds to more than ${unfolded / 1e6} MB` : `it unfolds to more than ${ratio} times its size`);
         throw burst;
       }

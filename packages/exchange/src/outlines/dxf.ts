@@ -1,20 +1,17 @@
-/**
- * Curves of a DXF drawing, in millimeters. Read pair by pair: of the parsers there are, one that was tried goes round for ever on a
- * drawing that is damaged, and a file from elsewhere may be.
- */
+/** Curves of a DXF drawing, in millimeters. Our own pair reader: a parser that was tried loops forever on a damaged drawing. */
 import { accept, refuse, type Corner, type Outcome } from '@keen/core';
 import type { Curve } from './rings.ts';
 
-/** Of $INSUNITS, millimeters. Source: the format's own list of drawing units. */
+/** $INSUNITS in millimeters. Source: the format's own list of drawing units. */
 const MM: Readonly<Record<string, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 const MAX_ENTITIES = 20_000;
-/** Of one drawing: corners of its polylines too. */
+/** Of one drawing, polyline corners included. */
 const MAX_PAIRS = 1_000_000;
 
-/** Our own drawings have their outlines here, and what is cut into the parts elsewhere (docs/format/dxf.md): where a drawing has this layer, only it counts. */
+/** Our own drawings have outlines on this layer and cuts on others (docs/format/dxf.md): where a drawing has this layer, only it counts. */
 export const OUTLINE_LAYER = 'OUTLINE';
 
-/** A code, and what it says. */
+/** A code and its value. */
 type Pair = readonly [code: number, value: string];
 
 interface Entity {
@@ -56,12 +53,12 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
   });
 }
 
-/** Further out, mm, or rounder, nothing is drawn: such numbers are damage. A full circle in two halves has a bulge of 1. */
+/** Greatest coordinate, mm, and bulge: larger numbers are damage. A full circle in two halves has a bulge of 1. */
 const MAX_MM = 1e7;
 const MAX_BULGE = 1000;
 const isDrawable = ({ x, y, bulge }: Corner): boolean => Math.abs(x) <= MAX_MM && Math.abs(y) <= MAX_MM && Math.abs(bulge) <= MAX_BULGE;
 
-/** A drawing is pairs of lines, a code and what it says; anything else is none. */
+/** A drawing is pairs of lines, a code and its value; anything else is none. */
 function pairsOf(text: string): Outcome<Pair[]> {
   const lines = text.split(/\r\n|\r|\n/);
   while (lines.at(-1)?.trim() === '') lines.pop();
@@ -81,12 +78,12 @@ function pairsOf(text: string): Outcome<Pair[]> {
   return accept(pairs);
 }
 
-/** What stands in the section of entities; blocks are not in it. Null where there is none. */
+/** Contents of the entities section, without blocks. Null where there is none. */
 function entitiesOf(pairs: readonly Pair[]): Entity[] | null {
   const start = pairs.findIndex(([code, value], index) => code === 2 && value === 'ENTITIES' && pairs[index - 1]?.[1] === 'SECTION');
   if (start < 0) return null;
   const entities: { type: string; pairs: Pair[]; corners: Entity[] }[] = [];
-  /** The polyline whose corners come now. */
+  /** The polyline whose corners follow. */
   let line: (typeof entities)[number] | null = null;
   let now: (typeof entities)[number] | null = null;
   for (const [code, value] of pairs.slice(start + 1)) {
@@ -106,7 +103,7 @@ function entitiesOf(pairs: readonly Pair[]): Entity[] | null {
   return entities;
 }
 
-/** The drawing's unit as its header says it; '0' where it does not. */
+/** The drawing's unit from its header; '0' where absent. */
 function unitOf(pairs: readonly Pair[]): string {
   const at = pairs.findIndex(([code, value]) => code === 9 && value === '$INSUNITS');
   return at < 0 ? '0' : (pairs[at + 1]?.[1] ?? '0');
@@ -115,7 +112,7 @@ function unitOf(pairs: readonly Pair[]): string {
 const number = (pairs: readonly Pair[], code: number): number => Number(pairs.find(([own]) => own === code)?.[1] ?? NaN);
 const layerOf = ({ pairs }: Entity): string => (pairs.find(([code]) => code === 8)?.[1] ?? '').toUpperCase();
 const flagged = (pairs: readonly Pair[], bit: number): boolean => (number(pairs, 70) & bit) !== 0;
-/** Extruded the other way: what is seen is mirrored. */
+/** Extruded the other way: the visible shape is mirrored. */
 const isMirrored = (pairs: readonly Pair[]): boolean => number(pairs, 230) < 0;
 
 function curveOf({ type, pairs, corners }: Entity): Curve | null {
@@ -133,7 +130,7 @@ function curveOf({ type, pairs, corners }: Entity): Curve | null {
     case 'LWPOLYLINE':
       return { corners: lightCorners(pairs), closed: flagged(pairs, 1) };
     case 'POLYLINE':
-      // Fitted curves, meshes and lines in space are drawn another way.
+      // Splines, meshes and 3D lines are drawn another way.
       if (flagged(pairs, 2 | 4 | 8 | 16 | 64)) return null;
       return {
         corners: corners.map((corner) => ({ x: number(corner.pairs, 10), y: number(corner.pairs, 20), bulge: number(corner.pairs, 42) || 0 })),
@@ -160,7 +157,7 @@ function curveOf({ type, pairs, corners }: Entity): Curve | null {
   }
 }
 
-/** Corners of a light polyline: each begins with its x; y and bulge follow. */
+/** Corners of a light polyline: each starts with its x; y and bulge follow. */
 function lightCorners(pairs: readonly Pair[]): Corner[] {
   const corners: { x: number; y: number; bulge: number }[] = [];
   for (const [code, value] of pairs) {

@@ -1,4 +1,4 @@
-/** Outlines of parts out of a drawing another program made, with what was not understood of it. */
+/** Outlines of parts from a drawing of another program, with what was not understood. */
 import { accept, outcomeOf, refuse, type Outcome } from '@keen/core';
 import { dxfCurves } from './dxf.ts';
 import { outlinesOf, type Outline } from './rings.ts';
@@ -8,11 +8,11 @@ const MAX_BYTES = 5_000_000;
 
 export interface ReadOutlines {
   readonly outlines: readonly Outline[];
-  /** What was left out or taken for something, in words. */
+  /** What was left out or assumed, as text. */
   readonly notes: readonly string[];
 }
 
-/** `name` says what a drawing is called; its beginning says what it is. Refused where there is no outline in it at all. */
+/** `name` is the file name; the content decides the format. Refused without any outline. */
 export function readOutlines(bytes: Uint8Array, name: string): Outcome<ReadOutlines> {
   if (bytes.length > MAX_BYTES) return refuse('too-large', `the drawing has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MAX_BYTES / 1e6} MB`);
   const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');

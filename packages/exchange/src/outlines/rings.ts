@@ -1,33 +1,36 @@
-/** Loose curves joined to closed outlines, laid down with their lower left corner at the origin. Millimeters, y up. */
+/** Joins loose curves to closed outlines, with their lower left corner at the origin. Millimeters, y up. */
 import { MAX_CORNERS, Refusal, type Corner, type PieceSpot as Spot } from '@keen/core';
 import { flattened } from '../prints/marks.ts';
 
-/** A run of sides, each with its bulge; the last corner's bulge counts only where it is closed. */
+/** A polyline with bulges; the last corner's bulge counts only where it is closed. */
 export interface Curve {
   readonly corners: readonly Corner[];
   readonly closed: boolean;
 }
 
 export interface Outline {
-  /** Anticlockwise; empty for a rectangle. */
+  /** Counterclockwise; empty for a rectangle. */
   readonly corners: readonly Corner[];
   readonly lengthMm: number;
   readonly widthMm: number;
 }
 
-/** Nearer than this two ends are one, mm: what drawings are rounded to. */
+/** Ends closer than this are one, mm: the rounding of drawings. */
 const SAME_MM = 0.05;
-/** Closed lines of a drawing of parts. Each is compared with each. */
+/** Closed lines of a drawing of parts, compared pairwise. */
 const MAX_RINGS = 2000;
-/** Points of all of them, arcs as short straight sides. */
+/** Points of all of them, with arcs as chords. */
 const MAX_POINTS = 400_000;
-/** What a part can measure, mm. */
+/** Size limits of a part, mm. */
 const MIN_MM = 5;
 const MAX_MM = 10_000;
 
 const near = (a: Spot, b: Spot): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= SAME_MM;
 
-/** Outlines as parts, and in words what was left out. Throws a Refusal where there are more than any drawing of parts has. */
+/**
+ * Outlines as parts, and as text what was left out.
+ * @throws Refusal with more than any drawing of parts has
+ */
 export function outlinesOf(curves: readonly Curve[]): { readonly outlines: readonly Outline[]; readonly notes: readonly string[] } {
   const { rings, open } = joined(curves);
   const tidy = rings.map(simplified).filter((ring) => ring.length > 2 || (ring.length === 2 && ring.some(({ bulge }) => bulge !== 0)));
@@ -59,7 +62,7 @@ export function outlinesOf(curves: readonly Curve[]): { readonly outlines: reado
   };
 }
 
-/** Ends that meet are joined; what goes back to where it began is a ring. */
+/** Joins ends that meet; a line back at its start is a ring. */
 function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly Corner[])[]; readonly open: number } {
   const rings: (readonly Corner[])[] = [];
   const chains: Corner[][] = [];
@@ -70,7 +73,7 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
     else if (near(first, last) && corners.length > 2) rings.push(withoutLast(corners));
     else chains.push([...corners]);
   }
-  // By where they begin and end, so that thousands of lines are not compared each with each.
+  // Hashed by end points, so that thousands of lines are not compared pairwise.
   const grid = new Map<string, Set<Corner[]>>();
   const cells = ({ x, y }: Spot): string[] => {
     const [i, j] = [Math.round(x / SAME_MM), Math.round(y / SAME_MM)];
@@ -86,7 +89,7 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
   chains.forEach(enter);
   const left = new Set(chains);
   const closes = (chain: readonly Corner[]): boolean => chain.length > 2 && near(chain[0]!, chain.at(-1)!);
-  /** On from its end as far as strokes lead. */
+  /** Follows strokes from its end. */
   const grown = (start: readonly Corner[]): readonly Corner[] => {
     const chain = [...start];
     while (!closes(chain)) {
@@ -108,7 +111,7 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
     if (!left.delete(start)) continue;
     leave(start);
     const on = grown(start);
-    // What does not close is told once, with what leads up to where it began.
+    // An open line is reported once, together with what leads to its start.
     const chain = closes(on) ? on : grown(reversed(on));
     if (closes(chain)) rings.push(withoutLast(chain));
     else open += 1;
@@ -118,21 +121,21 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
 
 const withoutLast = (corners: readonly Corner[]): Corner[] => corners.slice(0, -1);
 
-/** The same run the other way: each arc between the same two corners. */
+/** The reversed line: each arc between the same two corners. */
 const reversed = (chain: readonly Corner[]): Corner[] =>
   chain.map((_, index) => {
     const { x, y } = chain[chain.length - 1 - index]!;
     return { x, y, bulge: -(chain[chain.length - 2 - index]?.bulge ?? 0) };
   });
 
-/** A ring the other way round. */
+/** The reversed ring. */
 const turned = (ring: readonly Corner[]): Corner[] =>
   ring.map((_, index) => {
     const { x, y } = ring[ring.length - 1 - index]!;
     return { x, y, bulge: -ring[(2 * ring.length - 2 - index) % ring.length]!.bulge };
   });
 
-/** Corners that are none: twice the same, or in the middle of a straight side. */
+/** Removes duplicate corners, and those in the middle of a straight side. */
 function simplified(ring: readonly Corner[]): Corner[] {
   const apart = ring.filter((corner, index) => !near(corner, ring[(index + 1) % ring.length]!) || corner.bulge !== 0);
   return apart.filter((corner, index) => {
@@ -149,7 +152,7 @@ interface Drawn {
   readonly bounds: ReturnType<typeof boundsOf>;
 }
 
-/** Where an arc reaches furthest to the left and right, up and down, if that is between its ends. */
+/** Extremes of an arc to the left, right, top and bottom, where they lie between its ends. */
 function farthest(a: Corner, b: Corner): Spot[] {
   if (a.bulge === 0) return [];
   const sweep = 4 * Math.atan(a.bulge);
@@ -176,7 +179,7 @@ function boundsOf(points: readonly Spot[]): { readonly x: number; readonly y: nu
   return { x: left, y: low, width: right - left, height: high - low };
 }
 
-/** Positive where it runs anticlockwise, mm². */
+/** Signed area, positive counterclockwise, mm². */
 export const areaOf = (points: readonly Spot[]): number =>
   points.reduce((sum, a, index) => {
     const b = points[(index + 1) % points.length]!;
@@ -201,7 +204,7 @@ function contains(points: readonly Spot[], { x, y }: Spot): boolean {
 
 function laidDown({ ring, points, bounds: { x: left, y: low, width, height } }: Drawn): Outline {
   const way = areaOf(points) < 0 ? turned(ring) : ring;
-  // What sticks out by less than a drawing is rounded to lies on the edge.
+  // Points off by less than a drawing's rounding lie on the edge.
   const within = (at: number, most: number): number => Math.min(most, Math.max(0, at));
   const corners = way.map(({ x, y, bulge }) => ({ x: within(x - left, width), y: within(y - low, height), bulge }));
   const atEdge = (at: number, most: number): boolean => at <= SAME_MM || at >= most - SAME_MM;

@@ -1,4 +1,4 @@
-/** Curves of an SVG drawing, in millimeters: what is drawn with lines, arcs and curves; curves become short straight sides. */
+/** Curves of an SVG drawing, in millimeters: lines, arcs and curves, with curves flattened to chords. */
 import { accept, Refusal, refuse, type Corner, type Outcome, type PieceSpot as Spot } from '@keen/core';
 import svgpath from 'svgpath';
 import { readXml } from '../xml.ts';
@@ -7,13 +7,13 @@ import type { Curve } from './rings.ts';
 const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96, '': 25.4 / 96 };
 const MAX_SHAPES = 5000;
 const MAX_POINTS = 200_000;
-/** Runs of all paths together. */
+/** Limit on the subpaths of all paths. */
 const MAX_CURVES = 20_000;
-/** Characters of one transform: each is read again for every shape under it. */
+/** Characters of one transform: each is evaluated for every shape below it. */
 const MAX_TRANSFORM = 2000;
-/** Further out nothing is drawn, mm: such numbers are damage. */
+/** Greatest coordinate, mm: larger numbers are damage. */
 const MAX_MM = 1e7;
-/** No straight side lies further off its curve than this, mm. */
+/** Greatest deviation of a chord from its curve, mm. */
 const OFF_MM = 0.02;
 /** Groups that draw nothing by themselves. */
 const ASIDE: ReadonlySet<string> = new Set(['defs', 'clipPath', 'mask', 'pattern', 'symbol', 'marker', 'metadata', 'style', 'title', 'desc']);
@@ -76,7 +76,7 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
   });
 }
 
-/** How many millimeters a unit of the drawing is. */
+/** Millimeters per unit of the drawing. */
 function sizeOf(
   name: string,
   { width, height, viewBox }: Readonly<Record<string, string>>,
@@ -92,7 +92,7 @@ function sizeOf(
 
 const number = (text: string | undefined): number => Number.parseFloat(text ?? '0');
 
-/** An element as a path; null for what is not understood. */
+/** An element as a path; null for an unsupported one. */
 function pathOf(name: string, attributes: Readonly<Record<string, string>>): string | null {
   const at = (key: string): number => number(attributes[key]);
   const round = (rx: number, ry: number): string => {
@@ -120,7 +120,7 @@ function pathOf(name: string, attributes: Readonly<Record<string, string>>): str
   }
 }
 
-/** Runs of a path, up side up: the drawing's y goes down. Null where they have more than `max` points. */
+/** Subpaths of a path, y up: the drawing's y goes down. Null beyond `max` points. */
 function curvesOf(path: ReturnType<typeof svgpath>, scale: number, max: number): Curve[] | null {
   const curves: { corners: Corner[]; closed: boolean }[] = [];
   let count = 0;
@@ -158,7 +158,7 @@ function curvesOf(path: ReturnType<typeof svgpath>, scale: number, max: number):
       case 'z': {
         const last = curves.at(-1);
         if (last && last.corners.length > 1) last.closed = true;
-        // What follows a closed run begins where that one did.
+        // After a closed subpath the next one starts at its start.
         const start = last?.corners[0];
         if (start) curves.push({ corners: [start], closed: false });
         break;
@@ -170,7 +170,7 @@ function curvesOf(path: ReturnType<typeof svgpath>, scale: number, max: number):
 
 const pairs = (values: readonly number[]): Spot[] => Array.from({ length: values.length / 2 }, (_, k) => ({ x: values[2 * k]!, y: values[2 * k + 1]! }));
 
-/** Points on a cubic curve after its first, near enough to one another. */
+/** Points on a cubic curve after its first, at the required density. */
 function bent([a, b, c, d]: readonly Spot[], scale: number): Spot[] {
   const off = Math.max(Math.hypot(a!.x - 2 * b!.x + c!.x, a!.y - 2 * b!.y + c!.y), Math.hypot(b!.x - 2 * c!.x + d!.x, b!.y - 2 * c!.y + d!.y)) * scale;
   // Source: the chord error of n equal steps of a cubic is at most 1/8 of its second derivative, six times the second difference, over n².

@@ -1,4 +1,4 @@
-/** The fonts of a print, carried in it: read from where they are installed, which is a program's, never a page's. */
+/** The embedded fonts of a print, read from where they are installed, by programs only. */
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { installed } from '../installed.ts';
 
@@ -7,7 +7,7 @@ export interface PrintFonts {
   readonly bold: PDFFont;
 }
 
-/** Letters are set one by one, as their widths are reckoned (letters.ts). */
+/** Letters are set one by one, as their widths are computed (letters.ts). */
 const FEATURES = { liga: false, kern: false, clig: false };
 
 let read: Promise<readonly [plain: Uint8Array, bold: Uint8Array]> | undefined;
@@ -18,9 +18,9 @@ async function files(): Promise<readonly [plain: Uint8Array, bold: Uint8Array]> 
   return Promise.all([font('DejaVuSansCondensed'), font('DejaVuSansCondensed-Bold')]);
 }
 
-/** Embeds what of the fonts is used. */
+/** Embeds the used subset. */
 export async function printFonts(pdf: PDFDocument): Promise<PrintFonts> {
-  // Read in only where something is printed: threads and pages begin without it.
+  // Loaded only for printing: threads and pages start without it.
   const [{ default: fontkit }, [plain, bold]] = await Promise.all([import('@pdf-lib/fontkit'), (read ??= files())]);
   pdf.registerFontkit(fontkit);
   return { plain: await pdf.embedFont(plain, { subset: true, features: FEATURES }), bold: await pdf.embedFont(bold, { subset: true, features: FEATURES }) };

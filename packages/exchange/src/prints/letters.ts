@@ -1,12 +1,12 @@
-/** How long a printed text comes out, letter by letter: widths of the font every print carries with it. Millimeters. */
+/** Widths of printed text, letter by letter, from the font every print embeds. Millimeters. */
 import { BOLD, PLAIN, UNITS_PER_EM } from './font-widths.ts';
 
-/** Height of capitals as a share of the font's size. Source: the font's own metrics. */
+/** Cap height as a share of the font size. Source: the font's own metrics. */
 export const CAPITAL = 0.729;
-/** What hangs below the base line, as a share of the height of capitals. */
+/** Descent below the base line, as a share of the cap height. */
 export const BELOW = 0.33;
 
-/** Widths by letter, in shares of the font's size. */
+/** Widths by letter, as shares of the font size. */
 function widthsOf(runs: string): ReadonlyMap<string, number> {
   const widths = new Map<string, number>();
   for (const run of runs.split(' ')) {
@@ -18,16 +18,16 @@ function widthsOf(runs: string): ReadonlyMap<string, number> {
 
 const FONTS = { plain: widthsOf(PLAIN), bold: widthsOf(BOLD) } as const;
 
-/** The text in letters the font has: Latin, Greek, Cyrillic, Georgian and signs; what it lacks becomes a question mark rather than nothing. */
+/** The text in letters the font has: Latin, Greek, Cyrillic, Georgian and signs; a missing one becomes a question mark. */
 export const spelt = (text: string): string =>
   [...text.normalize('NFC').replace(/[\s\u202f]/g, ' ')].map((letter) => (FONTS.plain.has(letter) && FONTS.bold.has(letter) ? letter : '?')).join('');
 
-/** A text as wide as it is set, mm. `high` is the height of its capitals. */
+/** Width of a text as set, mm. `high`: its cap height. */
 export function wideAs({ text, high, bold = false }: { readonly text: string; readonly high: number; readonly bold?: boolean }): number {
   return emsOf(spelt(text), bold) * (high / CAPITAL);
 }
 
-/** How wide a text that is spelt already comes out, in the font's size. */
+/** Width of a normalized text, in font sizes. */
 export function emsOf(text: string, bold: boolean): number {
   const widths = FONTS[bold ? 'bold' : 'plain'];
   let ems = 0;
@@ -35,7 +35,7 @@ export function emsOf(text: string, bold: boolean): number {
   return ems;
 }
 
-/** The text in lines no longer than `width`, broken between words; a word that is longer by itself is broken in itself. */
+/** The text in lines of at most `width`, broken between words; a longer word is broken itself. */
 export function linesOf(text: string, high: number, width: number, bold = false): string[] {
   const fits = (line: string): boolean => wideAs({ text: line, high, bold }) <= width;
   const lines: string[] = [];
@@ -59,7 +59,7 @@ export function linesOf(text: string, high: number, width: number, bold = false)
   return lines;
 }
 
-/** The text cut short with dots where it would be longer than `width`. */
+/** The text truncated with dots to `width`. */
 export function shortened(text: string, high: number, width: number, bold = false): string {
   if (wideAs({ text, high, bold }) <= width) return text;
   let shown = text;

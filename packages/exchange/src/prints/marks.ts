@@ -1,7 +1,7 @@
-/** A drawing of lines and words at its true size: millimeters, y up, from its lower left corner. */
+/** A drawing of lines and words at true size: millimeters, y up, from its lower left corner. */
 import type { Corner, PieceSpot as Spot } from '@keen/core';
 
-/** heavy: what is cut or scribed. light: what helps. dashed: what lies underneath or is only read. */
+/** heavy: cut or scribed lines. light: auxiliary lines. dashed: underneath, or for reading only. */
 export type Weight = 'heavy' | 'light' | 'dashed';
 
 export interface Stroke {
@@ -12,7 +12,7 @@ export interface Stroke {
 
 export interface Words {
   readonly text: string;
-  /** Where the text begins, on its base line; where its middle is, when it is centered. */
+  /** Start of the text on its base line; its middle when centered. */
   readonly at: Spot;
   readonly high: number;
   readonly centred?: boolean;
@@ -29,13 +29,13 @@ export interface TrueDrawing {
 export const line = (from: Spot, to: Spot, weight: Weight = 'heavy'): Stroke => ({ points: [from, to], closed: false, weight });
 export const shape = (points: readonly Spot[], weight: Weight = 'heavy'): Stroke => ({ points, closed: true, weight });
 
-/** No chord of an arc lies further off it than this, mm: a tenth of what a sharp pencil draws. */
+/** Greatest deviation of a chord from its arc, mm: a tenth of a sharp pencil line. */
 const OFF_ARC_MM = 0.01;
 
-/** However large an arc is, and however fine it would have to be. */
+/** Limit on the points of an arc, whatever its size. */
 const MAX_ARC_POINTS = 2000;
 
-/** Corners with arcs between them as points alone. */
+/** Corners with arcs, as points alone. */
 export function flattened(corners: readonly Corner[]): Spot[] {
   return corners.flatMap((corner, index) => {
     const next = corners[(index + 1) % corners.length]!;
@@ -60,7 +60,7 @@ function arcPoints(a: Spot, b: Spot, bulge: number): Spot[] {
   });
 }
 
-/** A circle in the same fineness. */
+/** A circle with the same deviation. */
 export const circle = ({ x, y }: Spot, radius: number, weight: Weight = 'heavy'): Stroke => {
   const count = Math.min(MAX_ARC_POINTS, Math.max(12, Math.ceil(Math.PI / Math.acos(1 - Math.min(1, OFF_ARC_MM / radius)))));
   return shape(

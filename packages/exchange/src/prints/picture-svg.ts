@@ -1,4 +1,4 @@
-/** A picture of a sheet as SVG, sized in millimeters as it comes out on paper. */
+/** A sheet picture as SVG, sized in millimeters. */
 import { CAPITAL, spelt } from './letters.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 

@@ -1,4 +1,4 @@
-/** Pictures of sheets as PDF. Black on white: lines, gray areas and words only. */
+/** Sheet pictures as PDF. Black on white: lines, gray areas and words only. */
 import {
   clip,
   closePath,
@@ -29,7 +29,10 @@ import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-
 const PT_PER_MM = 72 / 25.4;
 const MIN_PT = 4;
 
-/** Sheets in their order. `drawn` is told after each page. Throws a RangeError where there is none. */
+/**
+ * Sheets in order. `drawn` is called after each page.
+ * @throws RangeError without a sheet
+ */
 export async function picturesPdf(pictures: Iterable<SheetPicture>, title: string, drawn: (pages: number) => void = () => {}): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);

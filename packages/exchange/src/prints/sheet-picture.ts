@@ -1,10 +1,10 @@
-/** A sheet of paper as it comes out: lines, areas and words in millimeters of the paper, y up. A PDF, an SVG and a screen draw the same. */
+/** A printed sheet: lines, areas and words in paper millimeters, y up. PDF, SVG and screen draw the same. */
 import type { PieceSpot as Spot } from '@keen/core';
 import type { Sheet } from './paper.ts';
 
 export interface SheetStroke {
   readonly points: readonly Spot[];
-  /** Further rings of the same area: holes in it, or parts apart. */
+  /** Further rings of the same area: holes in it, or separate pieces. */
   readonly others?: readonly (readonly Spot[])[];
   readonly closed: boolean;
   /** 0 draws no line. */
@@ -16,17 +16,17 @@ export interface SheetStroke {
 
 export interface SheetWords extends Spot {
   readonly text: string;
-  /** Of capitals. */
+  /** Cap height. */
   readonly high: number;
   readonly bold: boolean;
-  /** Where of the text the place is. */
+  /** Anchor of the text. */
   readonly from: 'start' | 'middle' | 'end';
   readonly upright: boolean;
   /** Set smaller where it would be longer. */
   readonly most?: number;
 }
 
-/** A part of a sheet; what reaches out of its clip is not drawn. */
+/** A part of a sheet, clipped. */
 export interface SheetPatch {
   readonly clip: { readonly low: Spot; readonly high: Spot } | null;
   readonly strokes: readonly SheetStroke[];

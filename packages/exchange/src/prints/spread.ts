@@ -1,18 +1,15 @@
-/** Things in a row that want to stand at their places and must not stand on one another. */
+/** Spreads labels in a row near their wanted positions without overlap. */
 
 export interface InRow {
-  /** Where its middle is wanted. */
+  /** Wanted position of its middle. */
   readonly at: number;
   readonly size: number;
 }
 
-/**
- * Middles as near to the wanted ones as they go, in their order, `gap` apart and between `low` and `high`.
- * Where there is not room for all of them they run out past `high`.
- */
+/** Middles as near to the wanted ones as possible, in order, `gap` apart and between `low` and `high`. Without room for all they run out past `high`. */
 export function spread(row: readonly InRow[], gap: number, low = -Infinity, high = Infinity): number[] {
   const order = row.map((_, index) => index).sort((a, b) => row[a]!.at - row[b]!.at || a - b);
-  /** Runs that touch: from where, how long, whose, and the sum of what each of them wants of the run's beginning. */
+  /** Clusters that touch: start, length, members, and the sum of the wanted starts. */
   const runs: { wants: number; long: number; of: number[] }[] = [];
   for (const index of order) {
     const { at, size } = row[index]!;

@@ -1,4 +1,4 @@
-/** Story sticks as drawings at their true size: every mark of a part from its named end, carried over to all that are marked alike. */
+/** Story sticks as drawings at true size: every mark of a part from its named end, for all parts with the same marks. */
 import {
   edgeWords,
   tapeTextWithUnit,
@@ -16,17 +16,17 @@ import {
 import { wideAs } from './letters.ts';
 import { line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
 
-/** The strip itself; over it what goes in where, and from which end; under it what the marks measure, in as many rows as they need. */
+/** The strip itself; above it what goes in where, and from which end; below it the dimensions, in as many rows as needed. */
 const STRIP_MM = 24;
 const TEXT_MM = 2.6;
 const ROW_MM = 4.4;
 const HEAD_MM = 11;
 
-/** The sticks of one cabinet's setups: what is made by hand is marked too. */
+/** The sticks of one cabinet's setups, with marks for hand work too. */
 export const sticksOf = ({ setups, unmade, blanks, touches }: Pick<Setups, 'setups' | 'unmade' | 'blanks' | 'touches'>): StoryStick[] =>
   storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade], touches);
 
-/** A stick to print. `unit` is how its distances are written; both systems are the same on paper. */
+/** A stick to print. `unit`: unit of its numbers; both are the same on paper. */
 export function stickDrawing(stick: StoryStick, blanks: ReadonlyMap<string, OperationBlank>, plan: Plan, unit: DisplayUnit): TrueDrawing {
   const first = blanks.get(stick.panels[0]!)!.panel;
   const lies = { role: first.role, lie: lieOf(first) };
@@ -72,7 +72,7 @@ interface Labelled {
 
 const wide = (text: string): number => wideAs({ text, high: TEXT_MM }) + 2;
 
-/** Each on the first row where it touches none before it. */
+/** Each on the first row without overlap. */
 function rowsOf(labels: readonly Labelled[]): (Labelled & { readonly row: number })[] {
   const ends: number[] = [];
   return [...labels]
@@ -85,5 +85,5 @@ function rowsOf(labels: readonly Labelled[]): (Labelled & { readonly row: number
     });
 }
 
-/** What a text at the end reaches past the stick. */
+/** Overhang of a text at the end. */
 const widest = (rows: readonly Labelled[], length: number): number => Math.max(2, ...rows.map(({ at, text }) => at + 0.8 + wide(text) - length));

@@ -1,12 +1,12 @@
-/** Templates at their true size: a part flat on the bench with all that is cut into it, and wedges for blades, fences and tables. */
+/** Templates at true size: a part flat on the bench with all its cuts, and wedges for blades, fences and tables. */
 import { edgeWords, labelWords, type PartLine, type PieceDrawing } from '@keen/core';
 import { circle, flattened, line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
 
 const TEXT_MM = 3;
-/** A cross in the middle of each hole reaches so far past its rim. */
+/** Extension of a hole's cross beyond its rim. */
 const CROSS_MM = 2;
 
-/** A part with the face up into which more is cut; what lies underneath is dashed. */
+/** A part with its busier face up; what lies underneath is dashed. */
 export function partTemplate(part: PartLine, piece: PieceDrawing): TrueDrawing {
   const { outline, underOutline, slots, holes, rips, lengthMm, widthMm } = piece;
   const strokes: Stroke[] = [
@@ -34,10 +34,10 @@ export function partTemplate(part: PartLine, piece: PieceDrawing): TrueDrawing {
   };
 }
 
-/** The long leg of a wedge, mm: long enough to set a blade by, short enough for every paper. */
+/** Long leg of a wedge, mm: long enough to set a blade by, short enough for every paper. */
 const LEG_MM = 160;
 
-/** A wedge of an angle, less than 60 degrees, to set a blade, a fence or a bevel gauge by. `what` says which. */
+/** A wedge of an angle below 60 degrees, to set a blade, a fence or a bevel gauge by. `what` names it. */
 export function wedge(angleDeg: number, what: string): TrueDrawing {
   if (!(angleDeg > 0 && angleDeg < 60)) throw new RangeError(`a wedge of ${angleDeg} degrees cannot be printed: more than 0 and less than 60 can`);
   const run = angleDeg > 30 ? LEG_MM / 2 : LEG_MM;

@@ -1,24 +1,24 @@
 /**
- * A drawing cut into tiles that fit a sheet, with what two neighbors share, and the sheets they are put on. Tiles that are low stand under
- * one another, so that a stick of several lengths comes out of one sheet.
+ * Cuts a drawing into overlapping tiles that fit a sheet, and places them on sheets. Low tiles share a sheet, so that a stick of several lengths comes out
+ * of one.
  */
 import type { Sheet } from './paper.ts';
 
-/** What two neighbors both show. Along the middle of it runs the line that is laid on line. */
+/** Overlap of two neighbors; its middle line aligns them. */
 export const OVERLAP_MM = 12;
-/** Between tiles on one sheet: crop marks stand in it. */
+/** Gap between tiles on one sheet, for crop marks. */
 export const GAP_MM = 8;
 
 export interface Tile {
   /** Row from below, column from the left, both from 0. */
   readonly row: number;
   readonly column: number;
-  /** What of the drawing it shows. */
+  /** Its part of the drawing. */
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
-  /** Lines that lie on the neighbor's, where it has one. */
+  /** Alignment lines, where it has a neighbor. */
   readonly joins: { readonly left: number | null; readonly right: number | null; readonly low: number | null; readonly high: number | null };
 }
 
@@ -32,7 +32,7 @@ interface Stretch {
   readonly long: number;
 }
 
-/** Stretches of at most `most`, each sharing the overlap with the next, all equally long. */
+/** Equal stretches of at most `most`, each overlapping the next. */
 function stretches(whole: number, most: number): Stretch[] {
   if (whole <= most) return [{ from: 0, long: whole }];
   if (most <= 2 * OVERLAP_MM) throw new RangeError('the sheet is too small to print on');
@@ -63,7 +63,7 @@ export function tilesOf({ width, height }: Sheet, window: Sheet): Tile[] {
   );
 }
 
-/** Tiles on sheets, from the top down, as many as there is room for. */
+/** Tiles on sheets, from the top down, as many as fit. */
 export function onSheets(tiles: readonly Tile[], window: Sheet): Placed[][] {
   const sheets: Placed[][] = [];
   let left = 0;

@@ -1,6 +1,6 @@
 /**
- * Drawings at their true size laid out on sheets: tiled, with crop marks, lines to lay on one another, and bars to check the printer by.
- * What comes out is in millimeters of the paper, y up, the printer's correction in it: a PDF and a screen draw the same.
+ * True-size drawings laid out on sheets: tiled, with crop marks, alignment lines, and bars to check the printer by. In paper millimeters, y up, with the
+ * printer's correction: PDF and screen draw the same.
  */
 import type { PieceSpot as Spot } from '@keen/core';
 import { wideAs } from './letters.ts';
@@ -11,10 +11,10 @@ import { onSheets, OVERLAP_MM, tilesOf, type Placed } from './tiles.ts';
 
 const INCH_MM = 25.4;
 const BAR_INCHES = 4;
-/** Above the window: what it is. Below: the check bars and what they are for. */
+/** Above the window: the title. Below: the check bars and their instructions. */
 const HEAD_MM = 14;
 const FOOT_MM = 26;
-/** Round the window: crop marks stand there; at the left the upright bar too. */
+/** Margin of the window for crop marks; at the left also the vertical bar. */
 const RIM_MM = 5;
 const LEFT_MM = 14;
 
@@ -27,13 +27,13 @@ const WEIGHTS: Readonly<Record<Weight, Pick<SheetStroke, 'thick' | 'dash'>>> = {
 export interface TrueSizeOptions {
   readonly paper: PaperId;
   readonly correction?: PrinterCorrection;
-  /** Of whose drawings these are, at the head of every sheet. */
+  /** Owner of the drawings, at the head of every sheet. */
   readonly project: string;
-  /** Which state of it. */
+  /** Its revision. */
   readonly revision: string;
 }
 
-/** How far a drawing may go on one sheet of a paper, mm of the drawing. */
+/** Extent of a drawing on one sheet of a paper, mm of the drawing. */
 export function windowOf({ paper, correction = TRUE_PRINTER }: Pick<TrueSizeOptions, 'paper' | 'correction'>): Sheet {
   const { width, height } = across(paper);
   return {
@@ -42,7 +42,7 @@ export function windowOf({ paper, correction = TRUE_PRINTER }: Pick<TrueSizeOpti
   };
 }
 
-/** Sheets of every drawing, in their order. */
+/** Sheets of every drawing, in order. */
 export function trueSizeSheets(drawings: readonly TrueDrawing[], options: TrueSizeOptions): SheetPicture[] {
   const { paper, correction = TRUE_PRINTER, project, revision } = options;
   const window = windowOf(options);
@@ -60,7 +60,7 @@ export function trueSizeSheets(drawings: readonly TrueDrawing[], options: TrueSi
   }));
 }
 
-/** Puts true millimeters on paper as a printer wants them. */
+/** Scales true millimeters for a printer. */
 class Laid {
   constructor(
     private readonly paper: Sheet,
@@ -89,7 +89,7 @@ class Laid {
   tile(drawing: TrueDrawing, tile: Placed): SheetPatch[] {
     const at = ({ x, y }: Spot): Spot => this.at(LEFT_MM + tile.at.x + x - tile.x, FOOT_MM + RIM_MM + tile.at.y + y - tile.y);
     const [low, high] = [at({ x: tile.x, y: tile.y }), at({ x: tile.x + tile.width, y: tile.y + tile.height })];
-    // Half a line's weight belongs to what lies at the very edge.
+    // Half a line's weight belongs to the very edge.
     const edge = 0.3;
     const name = tileName(tile);
     return [
@@ -172,7 +172,7 @@ class Laid {
   }
 }
 
-/** Where words begin on a tile, in the drawing; null where a neighbor shows them whole. What fits neither is moved in to the tile it begins on. */
+/** Start of words on a tile, in the drawing; null where a neighbor shows them whole. Words that fit neither move into the tile they start on. */
 function leftOn({ x, y, width, height, joins }: Placed, words: Words): number | null {
   const { at, high, centred = false } = words;
   const long = wideAs(words);
@@ -185,13 +185,13 @@ function leftOn({ x, y, width, height, joins }: Placed, words: Words): number | 
   return begins ? x + width - long : null;
 }
 
-/** Whether any of a stroke can lie on a tile. */
+/** Whether a stroke can lie on a tile. */
 function reaches({ points }: Stroke, { x, y, width, height }: Placed): boolean {
   const [xs, ys] = [points.map((point) => point.x), points.map((point) => point.y)];
   return Math.min(...xs) <= x + width && Math.max(...xs) >= x && Math.min(...ys) <= y + height && Math.max(...ys) >= y;
 }
 
-/** Where to cut, drawn outside what is cut out. */
+/** Crop marks, outside the cut area. */
 function cropMarks(low: Spot, high: Spot): SheetStroke[] {
   const [off, long] = [1, 3];
   const line = (from: Spot, to: Spot): SheetStroke => ({ points: [from, to], closed: false, thick: 0.2, dash: [] });
@@ -203,7 +203,7 @@ function cropMarks(low: Spot, high: Spot): SheetStroke[] {
   );
 }
 
-/** Rows are counted from below, tiles of a row from the left. Nothing for what is whole. */
+/** Rows are counted from below, tiles of a row from the left. Empty for a single tile. */
 function tileName({ row, column, joins }: Placed): string {
   const { left, right, low, high } = joins;
   const alone = low === null && high === null;
@@ -211,7 +211,7 @@ function tileName({ row, column, joins }: Placed): string {
   return `${alone ? '' : `row ${row + 1}, `}tile ${column + 1}: thin line on thin line of the next`;
 }
 
-/** The lines that are laid on the neighbors'. */
+/** Alignment lines with the neighbors. */
 function joinLines({ x, y, width, height, joins }: Placed): Stroke[] {
   const upright = (at: number | null): Stroke[] =>
     at === null

@@ -1,4 +1,4 @@
-/** What of a plan is printed at its true size: sticks, templates of parts, wedges for its angles. */
+/** True-size prints of a plan: story sticks, part templates, wedges for its angles. */
 import {
   pieceDrawing,
   plan as planOf,
@@ -26,11 +26,11 @@ export interface TrueSizeWish {
   readonly cabinets: readonly CabinetPlan[];
   readonly shop: Shop;
   readonly display: DisplayUnit;
-  /** Templates of these alone; null for all parts that have something cut into them. */
+  /** Templates of these alone; null for all parts with cuts. */
   readonly marks: readonly string[] | null;
 }
 
-/** What is asked of a print, in words: a cabinet by its id, parts by their marks. */
+/** A print request in text: a cabinet by id, parts by their marks. */
 export interface TrueSizeAsked extends Omit<TrueSizeOptions, 'project'> {
   readonly project: ProjectFile;
   readonly unit: string | null;
@@ -38,7 +38,10 @@ export interface TrueSizeAsked extends Omit<TrueSizeOptions, 'project'> {
   readonly display: DisplayUnit;
 }
 
-/** The sheets of a print. Throws a Refusal on a kind, a cabinet or a mark there is not, and where nothing asks for the kind. */
+/**
+ * The sheets of a print.
+ * @throws Refusal on an unknown kind, cabinet or mark, and where nothing needs the kind
+ */
 export function trueSizePrint(kind: string, { project: { design, record, workshop }, unit, marks, display, ...options }: TrueSizeAsked): SheetPicture[] {
   if (!isTrueSizeKind(kind)) throw new Refusal('kind', `'${kind}' cannot be printed`, 'kind', `one of: ${TRUE_SIZE_KINDS.join(', ')}`);
   const made = planOf(design, record, workshop);
@@ -53,7 +56,7 @@ export function trueSizePrint(kind: string, { project: { design, record, worksho
   return trueSizeSheets(drawings, { ...options, project: design.name });
 }
 
-/** Drawings of one kind; none where nothing of a cabinet asks for one. */
+/** Drawings of one kind; none where no cabinet needs one. */
 export function trueSizeDrawings(kind: TrueSizeKind, wish: TrueSizeWish): TrueDrawing[] {
   switch (kind) {
     case 'sticks':
@@ -77,7 +80,7 @@ interface Angle {
   readonly what: string;
 }
 
-/** Every angle once, with the parts it is for: blades tilted off square, sides and slots that run at a slant. Over 45 degrees it is set from the other side. */
+/** Every angle once, with its parts: blades tilted off square, slanted sides and slots. Above 45 degrees it is set from the other side. */
 function anglesOf(lines: readonly PartLine[]): Angle[] {
   const marks = new Map<string, { readonly angle: number; readonly use: string; readonly of: Set<string> }>();
   for (const { mark, features } of lines)

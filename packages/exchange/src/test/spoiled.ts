@@ -1,4 +1,4 @@
-/** Bytes that something went wrong with on the way: cut short, changed, doubled, taken out, with others between. */
+/** Damaged bytes: truncated, changed, duplicated, removed, inserted. */
 import * as fc from 'fast-check';
 
 type Accident = (bytes: Uint8Array) => Uint8Array;

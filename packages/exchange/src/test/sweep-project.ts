@@ -1,4 +1,4 @@
-/** Everything the product makes of a project, made: what throws, what is no number, what has no words. Test support. */
+/** Makes everything the product can make of a project, and reports what throws, is no number, or has no words. Test support. */
 import { cutListCsv, findingWords, fixWords, plan, planJson, type DisplayUnit, type ProjectFile } from '@keen/core';
 import { faultsOfSums } from '@keen/core/test/every-label';
 import { partsDxf } from '../dxf.ts';
@@ -7,20 +7,20 @@ import { shopSet } from '../prints/set/shop-set.ts';
 import { cabinetsGlb, cabinetsStl } from '../solids.ts';
 
 const UNITS: readonly DisplayUnit[] = ['mm', 'in'];
-/** A word no sentence should show. */
+/** A word no sentence should contain. */
 const NONSENSE = /NaN|undefined|Infinity|\[object/;
-/** A length or mass as it is said. */
+/** A length or mass as text. */
 const AMOUNT = /(?:\d[\d ]*\/\d+|\d+(?:\.\d+)?) (?:mm|in|kg|lb)(?: (?:shy|strong))?\b/g;
-/** What sets one amount against another, before and after a semicolon, shows two. */
+/** A comparison, before and after a semicolon, shows two amounts. */
 const AGAINST = /wanted|wants|needed|needs|takes|lifts|trusted with|is the (?:least|most)/;
 
 export interface SweepOptions {
-  /** The shop set too, which takes a hundred times as long as the rest. */
+  /** Includes the shop set, which takes a hundred times as long as the rest. */
   readonly prints: boolean;
   readonly solids: boolean;
 }
 
-/** What is wrong, in short; empty where everything was made and reads well. */
+/** Faults in short; empty where everything was made and reads well. */
 export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOptions): Promise<string[]> {
   const { design, record, workshop } = project;
   const faults: string[] = [];

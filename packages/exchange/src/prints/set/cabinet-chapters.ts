@@ -1,4 +1,4 @@
-/** What one cabinet is: its picture with its figures, its sides and section, itself drawn apart, its parts, its joints. */
+/** The chapter of one cabinet: its picture with its figures, sides and section, exploded view, parts, joints. */
 import {
   figuresOf,
   featureWords,
@@ -41,10 +41,10 @@ export function cabinetChapter(pages: Pages, context: ShopSetContext, plan: Cabi
   jointPages(pages, context, plan, title);
 }
 
-/** Between what stands beside one another. */
+/** Gap between neighbors. */
 const GAP_MM = 6;
 
-/** Shares a box from left to right. */
+/** Divides a box from left to right. */
 export function shared({ x, y, width, height }: Box, shares: readonly number[], gap = GAP_MM): Box[] {
   const total = shares.reduce((sum, share) => sum + share, 0);
   const free = width - gap * (shares.length - 1);
@@ -56,7 +56,7 @@ export function shared({ x, y, width, height }: Box, shares: readonly number[], 
   });
 }
 
-/** Rows of a name and what it comes to, from the top of a box. */
+/** Rows of a label and its value, from the top of a box. */
 export function facts(canvas: Canvas, { x, y, width, height }: Box, rows: readonly (readonly [string, string])[]): void {
   let at = y + height;
   for (const [name, value] of rows) {
@@ -85,7 +85,7 @@ function picturePage(pages: Pages, { unit, lines }: ShopSetContext, plan: Cabine
   facts(page, tally!, tallyOf(plan, unit));
 }
 
-/** The figures of the tally, in its order. */
+/** The key figures, in their order on screen. */
 export function tallyOf(plan: CabinetPlan, unit: ShopSetContext['unit']): (readonly [string, string])[] {
   const { width, height, depth } = plan.cabinet.outside;
   const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
@@ -123,7 +123,7 @@ function viewPages(pages: Pages, { unit, lines }: ShopSetContext, plan: CabinetP
   alone('drawn apart', pictureFigure(plan, apartOf(plan), lines));
 }
 
-/** The more a cabinet measures the further its parts are drawn apart. */
+/** Larger cabinets are exploded further. */
 function apartOf({ cabinet: { outside } }: CabinetPlan): number {
   return Math.max(outside.width.value, outside.height.value) / 1e6 / 3.4;
 }
@@ -135,7 +135,7 @@ function partPages(pages: Pages, context: ShopSetContext, plan: CabinetPlan, tit
 }
 
 const WORDS_SHARE = 0.36;
-/** A part is drawn no higher, so that two stand on a page. */
+/** Greatest height of a part, so that two fit on a page. */
 const MAX_PART_MM = 96;
 
 export function partCard(flow: Flow, { unit, workshop }: Pick<ShopSetContext, 'unit' | 'workshop'>, line: PartLine, plan: CabinetPlan | null): void {
@@ -177,7 +177,7 @@ function wordsOf(line: PartLine, below: PieceDrawing['below'], workshop: ShopSet
   ];
 }
 
-/** So much of both parts is shown about the seam, mm. */
+/** Extent of both parts shown around the seam, mm. */
 const REACH = 55;
 const JOINTS_HIGH_MM = 52;
 

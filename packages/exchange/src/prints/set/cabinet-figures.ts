@@ -1,4 +1,4 @@
-/** A cabinet from its sides and cut through, dimensioned as on a shop drawing: what lies behind is hidden by what lies before it. */
+/** A cabinet from its sides and in section, dimensioned as on a shop drawing, with hidden parts removed. */
 import {
   baysShown,
   boundsOfCabinet,
@@ -22,19 +22,19 @@ import { circle } from '../marks.ts';
 import type { Figure, FigureShape, Note, Span } from './figure-parts.ts';
 
 const WHITE = 1;
-/** What is cut through. */
+/** Cut surfaces. */
 export const CUT_GREY = 0.82;
 
 const spot = ([x, y]: readonly [number, number]): Spot => ({ x, y });
 
-/** The lines a panel belongs to, by panel. */
+/** Cut list lines by panel. */
 export function linesByPanel(parts: readonly PartLine[]): ReadonlyMap<string, PartLine> {
   return new Map(parts.flatMap((line) => line.panels.map((panel) => [panel, line] as const)));
 }
 
 const VIEW_NAMES: Readonly<Record<ViewId, string>> = { front: 'front', back: 'back', left: 'from the left', right: 'from the right', plan: 'from above' };
 
-/** From one side, with its parts named. The doors are off in a front that is to show what is behind them. */
+/** From one side, with its parts named. A front that shows the inside is drawn without doors. */
 export function viewFigure(plan: CabinetPlan, view: ViewId, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit, open = false): Figure {
   const seen = viewFrom(plan.cabinet, view).filter(({ role }) => (view !== 'front' || role !== 'wall-half') && !(open && role === 'door'));
   return {
@@ -45,7 +45,7 @@ export function viewFigure(plan: CabinetPlan, view: ViewId, lines: ReadonlyMap<s
   };
 }
 
-/** Cut across the wall where it says most, the wall at its left. */
+/** The best section across the wall, the wall at its left. */
 export function sectionFigure(plan: CabinetPlan, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit): Figure {
   const at = sectionPlane(plan.cabinet);
   const seen = sectionView(plan.cabinet, at);
@@ -106,7 +106,7 @@ function frontSpans({ cabinet: solid }: CabinetPlan, unit: DisplayUnit): Span[] 
   const { outside, compartments } = solid;
   const bounds = boundsOfCabinet(solid);
   const left = Math.min(0, bounds.low.along);
-  // What stands on top stands in no opening: nothing is drawn there to measure to.
+  // Parts on top are in no opening, and are not dimensioned.
   const heights = heightsShown(compartments).filter(({ space: { at, height } }) => toMm(at.up) + toMm(height.value) < bounds.high.up + 1);
   const bays = onePerWidth(baysShown(compartments));
   return [
@@ -129,11 +129,11 @@ function frontSpans({ cabinet: solid }: CabinetPlan, unit: DisplayUnit): Span[] 
   ];
 }
 
-/** Bays over one another have the same width: it is said once. */
+/** Equal bays above one another are dimensioned once. */
 const onePerWidth = (bays: readonly Compartment[]): Compartment[] =>
   bays.filter(({ at, width }, index) => bays.findIndex((other) => other.at.along === at.along && other.width.value === width.value) === index);
 
-/** Overall only: the front and the section say the rest. Across runs as the eye has it. */
+/** Overall only: front and section give the rest. Across runs as the eye has it. */
 function sideSpans({ cabinet: solid }: CabinetPlan, view: ViewId, unit: DisplayUnit): Span[] {
   const { outside } = solid;
   const { low, high } = boundsOfCabinet(solid);
@@ -155,7 +155,7 @@ function sideSpans({ cabinet: solid }: CabinetPlan, view: ViewId, unit: DisplayU
   }
 }
 
-/** Every line of the list that is seen, once: at the piece of it that shows best. */
+/** Every visible cut list line once, at its most visible piece. */
 export function notesOf(seen: readonly SeenPanel[], lines: ReadonlyMap<string, PartLine>): Note[] {
   const found = new Map<PartLine, { readonly at: Spot; readonly free: number }>();
   seen.forEach(({ panel, points }, index) => {
@@ -173,7 +173,7 @@ export function nameOf({ mark, names, count }: Pick<PartLine, 'mark' | 'names' |
   return count > 1 ? `${mark} ${name} × ${count}` : `${mark} ${name}`;
 }
 
-/** Where an outline is looked at without anything before it, the middle of it first; how much of it is so, as a share of probes. */
+/** An unobstructed point of an outline, its middle preferred; and the unobstructed share of probes. */
 function clearest(points: SeenPanel['points'], before: readonly SeenPanel[]): { readonly at: Spot; readonly free: number } | null {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
@@ -195,7 +195,7 @@ function clearest(points: SeenPanel['points'], before: readonly SeenPanel[]): { 
 
 const PROBES = 10;
 
-/** Whether a place lies in an outline. */
+/** Whether a point lies in an outline. */
 export function holds(points: SeenPanel['points'], { x, y }: Spot): boolean {
   let inside = false;
   for (let i = 0, j = points.length - 1; i < points.length; j = i++) {

@@ -1,10 +1,10 @@
-/** One page while it is drawn on: paper millimeters, y up. Words say where they come to stand, so that nothing is set on them. */
+/** A page being drawn: paper millimeters, y up. Words reserve their place, so that none overlap. */
 import type { PieceSpot as Spot } from '@keen/core';
 import { BELOW, shortened, wideAs } from '../letters.ts';
 import { MARGIN_MM, type Sheet } from '../paper.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from '../sheet-picture.ts';
 
-/** A stretch of the page. */
+/** A rectangle of the page. */
 export interface Box {
   readonly x: number;
   readonly y: number;
@@ -27,19 +27,19 @@ export interface Lettering {
   readonly bold?: boolean;
   readonly from?: SheetWords['from'];
   readonly upright?: boolean;
-  /** Cut short with dots where it would be longer. */
+  /** Truncated with dots where longer. */
   readonly most?: number;
 }
 
-/** Capitals of what is read at the bench, mm: about ten points. */
+/** Cap height for reading at the bench, mm: about ten points. */
 export const TEXT_MM = 2.5;
-/** The smallest that is set anywhere. */
+/** The smallest text anywhere. */
 export const SMALL_MM = 2.1;
 
 const HEAD_MM = 9;
 const FOOT_MM = 8;
 
-/** What is left of a page for what it is about. */
+/** The free area of a page. */
 export const roomOn = ({ width, height }: Sheet): Box => ({
   x: MARGIN_MM,
   y: MARGIN_MM + FOOT_MM,
@@ -53,7 +53,7 @@ export class Canvas {
 
   constructor(
     readonly sheet: Sheet,
-    /** What the page is about. */
+    /** Title of the page. */
     readonly title: string,
   ) {
     this.room = roomOn(sheet);
@@ -63,7 +63,7 @@ export class Canvas {
     if (points.length > 1) this.now.strokes.push({ points, closed: false, ...PENS[pen] });
   }
 
-  /** A closed outline, with holes in it; without `fill` what lies under it shows through. */
+  /** A closed outline with holes; without `fill` it is transparent. */
   area(points: readonly Spot[], pen: Pen, fill?: number, others: readonly (readonly Spot[])[] = []): void {
     this.now.strokes.push({ points, closed: true, ...PENS[pen], ...(fill === undefined ? {} : { fill }), ...(others.length > 0 ? { others } : {}) });
   }
@@ -86,25 +86,25 @@ export class Canvas {
     if (shown !== '') this.now.words.push({ text: shown, x, y, high, bold, from, upright });
   }
 
-  /** A box to tick, on the line of a text that begins there. */
+  /** A tick box, on the line of a text that starts there. */
   tick({ x, y }: Spot, high = TEXT_MM): void {
     this.box({ x: x + 0.2, y, width: high, height: high }, 'heavy');
   }
 
-  /** All that is drawn in `draw` ends at the edges of a box. */
+  /** Clips everything drawn in `draw` to a box. */
   within({ x, y, width, height }: Box, draw: () => void): void {
     this.patches.push({ clip: { low: { x, y }, high: { x: x + width, y: y + height } }, strokes: [], words: [] });
     draw();
     this.patches.push({ clip: null, strokes: [], words: [] });
   }
 
-  /** What is drawn, without a head or a foot. */
+  /** The drawing without head and foot. */
   bare(): SheetPicture {
     const { width, height } = this.sheet;
     return { width, height, title: this.title, patches: this.patches.filter(({ strokes, words }) => strokes.length + words.length > 0) };
   }
 
-  /** The finished page, under its head and over its foot. */
+  /** The finished page, with head and foot. */
   picture({ project, revision, page, of }: { readonly project: string; readonly revision: string; readonly page: number; readonly of: number }): SheetPicture {
     const { width, height } = this.sheet;
     const [left, right] = [MARGIN_MM, width - MARGIN_MM];
@@ -125,7 +125,7 @@ export class Canvas {
   }
 }
 
-/** Where words stand on the paper, from the foot of their letters to the top of their capitals. */
+/** Area of words on the paper, from their base line to their cap height. */
 export function boxOf({ text, x, y, high, bold, from, upright }: SheetWords): Box {
   const long = wideAs({ text, high, bold });
   const back = from === 'start' ? 0 : from === 'middle' ? long / 2 : long;

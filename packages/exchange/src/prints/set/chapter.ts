@@ -1,4 +1,4 @@
-/** What every chapter of a shop set is made from. */
+/** Inputs of every chapter of a shop set. */
 import type { Build, BuildSummary, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, CabinetPlan, Workshop } from '@keen/core';
 import type { PartLine } from '@keen/core';
 import type { LaidOut } from '../../sheets.ts';
@@ -6,12 +6,12 @@ import type { LaidOut } from '../../sheets.ts';
 export interface ShopSetContext {
   readonly design: Design;
   readonly record: ProjectFile['record'];
-  /** As its test cuts say it is. */
+  /** As corrected by test cuts. */
   readonly workshop: Workshop;
   readonly plan: Plan;
-  /** Those the set is of. */
+  /** The cabinets of the set. */
   readonly cabinets: readonly CabinetPlan[];
-  /** Of those cabinets, and the rails they hang on. */
+  /** Of those cabinets, and their wall rails. */
   readonly parts: readonly PartLine[];
   readonly lines: ReadonlyMap<string, PartLine>;
   readonly laid: readonly LaidOut[];

@@ -1,16 +1,16 @@
 /**
- * A cabinet seen from above and beside, whole or with its parts drawn apart. Parts are drawn from the farthest to the nearest: one is behind
- * another where a plane between the two has it on the far side.
+ * A cabinet seen from above and beside, whole or exploded. Painter's algorithm: one part is behind another where a plane between the two has it on the far
+ * side.
  */
 import { boundsOf, meshesOf, slabFaces, type PartLine, type PieceSpot as Spot, type SeenPanel, type CabinetPlan, type Vector } from '@keen/core';
 import type { Figure, FigureShape } from './figure-parts.ts';
 import { notesOf } from './cabinet-figures.ts';
 
-/** From the right, the front and above, all three edges of a cube equally long. */
+/** Isometric, from the right, the front and above. */
 const EYE: Vector = { along: Math.sqrt(1 / 3), up: Math.sqrt(1 / 3), out: Math.sqrt(1 / 3) };
 const COS = Math.cos(Math.PI / 6);
 
-/** On the paper: what goes along runs down to the right, what comes out down to the left. */
+/** On the paper: along runs down to the right, out runs down to the left. */
 const flat = ({ along, up, out }: Vector): Spot => ({ x: (along - out) * COS, y: up - (along + out) / 2 });
 
 const dot = (a: Vector, b: Vector): number => a.along * b.along + a.up * b.up + a.out * b.out;
@@ -27,7 +27,7 @@ interface Body {
   readonly faces: readonly { readonly points: Spot[]; readonly shade: number }[];
 }
 
-/** Its picture; `apart` is how far the outermost parts are drawn out of it, mm, 0 for none. Named where it is drawn apart. */
+/** Its picture; `apart`: displacement of the outermost parts, mm, 0 for none. Exploded parts are named. */
 export function pictureFigure({ cabinet }: CabinetPlan, apart: number, lines: ReadonlyMap<string, PartLine>): Figure {
   const away = new Map(meshesOf(cabinet, apart).map((mesh) => [mesh.panel, apart === 0 ? { along: 0, up: 0, out: 0 } : mesh.apart]));
   const bodies = cabinet.panels
@@ -53,15 +53,15 @@ export function pictureFigure({ cabinet }: CabinetPlan, apart: number, lines: Re
   };
 }
 
-/** Each face is named and hides on its own. */
+/** Each face is named and sorted by itself. */
 const seenAs = ({ panel, role, faces }: Body): SeenPanel[] =>
   faces.map(({ points }) => ({ panel, role, points: points.map(({ x, y }) => [x, y] as const), others: [], holes: [], hidden: false }));
 
-/** What is let in reaches so far into its host, mm, and stands before or behind it all the same. */
+/** Parts let into a host this far, mm, still sort before or behind it. */
 const LET_IN_MM = 15;
 const AXES = ['along', 'up', 'out'] as const;
 
-/** In an order in which none hides one that is drawn after it; where they stand in a ring, the farther one first. */
+/** Topological order in which none hides a later one; in a cycle, the farther one first. */
 function farthestFirst(bodies: readonly Body[]): Body[] {
   const near = bodies.map(({ low, high }) => dot(moved(low, high), EYE));
   const left = new Set(bodies.keys());
@@ -76,7 +76,7 @@ function farthestFirst(bodies: readonly Body[]): Body[] {
   return order;
 }
 
-/** Whether `a` is to be drawn before `b`: on the axis that parts them most it lies on the side away from the eye. */
+/** Whether `a` is drawn before `b`: on the axis that separates them most it lies away from the eye. */
 function isBehind(a: Body, b: Body): boolean {
   let most = -LET_IN_MM;
   let behind = false;

@@ -1,4 +1,4 @@
-/** What a drawing is made of, in millimeters of what it shows: shapes, and all that is written about them. */
+/** Elements of a drawing, in millimeters of what it shows: shapes, and everything written about them. */
 import type { PieceSpot as Spot } from '@keen/core';
 import type { Box, Pen } from './canvas.ts';
 
@@ -11,7 +11,7 @@ export interface FigureShape {
   readonly fill?: number;
 }
 
-/** A length between two places along one side of the drawing. */
+/** A dimension between two positions along one side of the drawing. */
 export interface Span {
   readonly side: 'below' | 'left';
   /** 0 is nearest to the drawing. */
@@ -21,30 +21,30 @@ export interface Span {
   readonly text: string;
 }
 
-/** A place measured from one end. */
+/** A position measured from one end. */
 export interface Ordinate {
   readonly side: 'below' | 'left';
   readonly at: number;
-  /** From where its line comes: the place in the drawing across the side. */
+  /** Start of its line: the position in the drawing across the side. */
   readonly inTo: number;
   readonly text: string;
 }
 
-/** A name with a line to what it names. */
+/** A label with a line to its part. */
 export interface Note {
   readonly text: string;
   readonly at: Spot;
 }
 
-/** Words in the drawing itself, about a place; left out where `within` it has no room. */
+/** Words inside the drawing, about a point; left out where `within` has no room. */
 export interface Inset {
   readonly text: string;
   readonly at: Spot;
-  /** How far it may go, mm of what is shown. */
+  /** Room for it, mm of the drawing. */
   readonly within: { readonly width: number; readonly height: number };
 }
 
-/** A number on a line, on white: at the first of the places where no other word is. */
+/** A number on a line, on white: at the first free of its positions. */
 export interface Tag {
   readonly text: string;
   readonly places: readonly Spot[];
@@ -58,8 +58,8 @@ export interface Figure {
   readonly notes?: readonly Note[];
   readonly insets?: readonly Inset[];
   readonly tags?: readonly Tag[];
-  /** No larger than so many times itself. */
+  /** Greatest scale. */
   readonly maxTimes?: number;
-  /** Only this much of it is shown. */
+  /** Clip of the drawing. */
   readonly window?: Box;
 }

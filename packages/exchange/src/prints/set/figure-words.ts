@@ -1,4 +1,4 @@
-/** All that is written about a drawing, on the page: each in a place of its own. */
+/** Places every word about a drawing on the page without overlap. */
 import type { PieceSpot as Spot } from '@keen/core';
 import { wideAs } from '../letters.ts';
 import { spread } from '../spread.ts';
@@ -7,18 +7,18 @@ import type { Inset, Note, Ordinate, Span, Tag } from './figure-parts.ts';
 
 export const TITLE_MM = 5.5;
 export const ROW_MM = 5.5;
-/** From the drawing to the first row; between a line and its figure. */
+/** From the drawing to the first row; between a line and its number. */
 export const OFF_MM = 3;
 const GAP_MM = 1;
-/** From the drawing to the names beside it. */
+/** From the drawing to the labels beside it. */
 export const LEADER_MM = 8;
 export const LINE_MM = TEXT_MM + 1.3;
 
-/** How many rows of dimension lines stand on a side. */
+/** Number of rows of dimension lines on a side. */
 export const rowsOn = (spans: readonly Span[], side: Span['side']): number =>
   Math.max(0, ...spans.flatMap((span) => (span.side === side ? [span.row + 1] : [])));
 
-/** Gives where words stand now. */
+/** Reserved areas so far. */
 export function drawInsets(canvas: Canvas, insets: readonly Inset[], on: (at: Spot) => Spot, times: number): Box[] {
   return insets.flatMap(({ text, at, within }): Box[] => {
     const { x, y } = on(at);
@@ -32,7 +32,7 @@ export function drawInsets(canvas: Canvas, insets: readonly Inset[], on: (at: Sp
   });
 }
 
-/** What has no place left says it nowhere: the list beside the drawing does. */
+/** A label without room is left out: the list beside the drawing has it. */
 export function drawTags(canvas: Canvas, tags: readonly Tag[], taken: Box[], on: (at: Spot) => Spot): void {
   for (const { text, places } of tags) {
     const [width, height] = [wideAs({ text, high: SMALL_MM, bold: true }) + 1, SMALL_MM + 1];
@@ -47,10 +47,10 @@ export function drawTags(canvas: Canvas, tags: readonly Tag[], taken: Box[], on:
   }
 }
 
-/** With a hair of paper between them. */
+/** With a small gap between them. */
 const meet = (a: Box, b: Box): boolean => a.x < b.x + b.width + 0.6 && b.x < a.x + a.width + 0.6 && a.y < b.y + b.height + 0.6 && b.y < a.y + a.height + 0.6;
 
-/** Rows of dimension lines: figures stand on their lines, moved along their row where two would meet. */
+/** Rows of dimension lines: numbers on their lines, shifted along the row where two would meet. */
 export function drawSpans(canvas: Canvas, spans: readonly Span[], inside: Box, on: (at: Spot) => Spot, box: Box): void {
   for (const side of ['below', 'left'] as const)
     for (let row = 0; row < rowsOn(spans, side); row++) {
@@ -78,7 +78,7 @@ export function drawSpans(canvas: Canvas, spans: readonly Span[], inside: Box, o
             flat ? { x: end + 0.8, y: at + 0.8 } : { x: at + 0.8, y: end + 0.8 },
           ]);
         }
-        // Lines that cross it pass under it.
+        // Crossing lines pass under it.
         const long = wideAs({ text, high: TEXT_MM });
         canvas.box(
           flat
@@ -92,7 +92,7 @@ export function drawSpans(canvas: Canvas, spans: readonly Span[], inside: Box, o
     }
 }
 
-/** Places from one end: each with a line from where it is, bent to where there is room for its figure. */
+/** Positions from one end: each with a line, bent to where its number has room. */
 export function drawOrdinates(canvas: Canvas, ordinates: readonly Ordinate[], inside: Box, on: (at: Spot) => Spot, spans: readonly Span[], box: Box): void {
   for (const side of ['below', 'left'] as const) {
     const here = ordinates.filter((each) => each.side === side);
@@ -104,7 +104,7 @@ export function drawOrdinates(canvas: Canvas, ordinates: readonly Ordinate[], in
     const middles = spread(
       places.map((at) => ({ at, size })),
       0.3,
-      // Those of the other side stand round the corner.
+      // Those of the other side are around the corner.
       flat ? inside.x - 2 : inside.y - 2,
       flat ? box.x + box.width : box.y + box.height - TITLE_MM,
     );
@@ -127,7 +127,7 @@ export function drawOrdinates(canvas: Canvas, ordinates: readonly Ordinate[], in
   }
 }
 
-/** Names in a column, each with a line to its place. */
+/** Labels in a column, each with a line to its point. */
 export function drawNotes(canvas: Canvas, notes: readonly Note[], side: 'left' | 'right', x: number, inside: Box, on: (at: Spot) => Spot, box: Box): void {
   if (notes.length === 0) return;
   const places = notes.map(({ at }) => on(at));

@@ -1,6 +1,6 @@
 /**
- * How a drawing is laid into a stretch of a page: to a scale of a rule, with room round it for all that is written: dimensions in rows outside
- * the drawing, names in columns beside it, so that no text stands on another.
+ * Lays a drawing into a box of a page: at a ruler scale, with room around it for everything written: dimensions in rows outside, labels in columns beside
+ * it.
  */
 import type { PieceSpot as Spot } from '@keen/core';
 import { shortened, wideAs } from '../letters.ts';
@@ -8,10 +8,10 @@ import { TEXT_MM, type Box, type Canvas } from './canvas.ts';
 import type { Figure, FigureShape, Note, Span } from './figure-parts.ts';
 import { drawInsets, drawNotes, drawOrdinates, drawSpans, drawTags, LEADER_MM, LINE_MM, OFF_MM, ROW_MM, rowsOn, TITLE_MM } from './figure-words.ts';
 
-/** How many times smaller a drawing is: what a scale rule has. */
+/** Ruler scales. */
 const SCALES = [0.1, 0.2, 0.25, 0.5, 1, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 75, 100, 150, 200];
 
-/** The stretch all shapes stand in. */
+/** Bounding box of all shapes. */
 export function boundsOfShapes(shapes: readonly FigureShape[]): Box {
   let [low, high, left, right] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const { points } of shapes)
@@ -24,7 +24,7 @@ export function boundsOfShapes(shapes: readonly FigureShape[]): Box {
   return { x: left, y: low, width: right - left, height: high - low };
 }
 
-/** What the drawing wants round itself, mm of the paper. */
+/** Margins of the drawing, mm of the paper. */
 interface Margins {
   readonly left: number;
   readonly right: number;
@@ -44,7 +44,7 @@ function marginsOf({ spans = [], ordinates = [] }: Figure, left: readonly Note[]
   return { left: dimension('left') + names(left), right: names(right) + 1, below: dimension('below'), above: TITLE_MM + 2 };
 }
 
-/** Names to the side they are nearer to, no more than a column holds; all to the right where they fit. */
+/** Labels on their nearer side, up to a full column; all on the right where they fit. */
 function sided(notes: readonly Note[], middle: number, most: number): readonly [left: Note[], right: Note[]] {
   if (notes.length <= Math.min(4, most)) return [[], [...notes]];
   const sorted = [...notes].sort((a, b) => a.at.x - b.at.x);
@@ -53,7 +53,7 @@ function sided(notes: readonly Note[], middle: number, most: number): readonly [
   return [sorted.slice(0, left), sorted.slice(left)];
 }
 
-/** How a figure lies in a box: how many times smaller, and what it wants round itself. */
+/** Layout of a figure in a box: its scale, and its margins. */
 interface Laid {
   readonly bounds: Box;
   readonly margins: Margins;
@@ -72,13 +72,13 @@ function layFigure(figure: Figure, box: Pick<Box, 'width' | 'height'>): Laid {
   return { bounds, margins, left, right, times: SCALES.find((each) => each >= wanted - 1e-9) ?? SCALES.at(-1)! };
 }
 
-/** How high a figure comes out in a width, at most so high, mm of the paper. */
+/** Height of a figure in a width, up to a limit, mm of the paper. */
 export function heightOf(figure: Figure, width: number, most: number): number {
   const { margins, bounds, times } = layFigure(figure, { width, height: most });
   return margins.above + bounds.height / times + margins.below;
 }
 
-/** Two figures beside one another, both to one scale, and that as large as it goes. */
+/** Two figures side by side at one scale, as large as possible. */
 export function drawPair(canvas: Canvas, [one, other]: readonly [Figure, Figure], room: Box): void {
   let best: { readonly boxes: readonly [Box, Box]; readonly times: number } | null = null;
   for (let share = 0.25; share <= 0.751; share += 0.025) {
@@ -96,7 +96,7 @@ export function drawPair(canvas: Canvas, [one, other]: readonly [Figure, Figure]
 
 const PAIR_GAP_MM = 6;
 
-/** Draws a figure as large as the scales of a rule allow, or so many times smaller, at the top of the box. */
+/** Draws a figure at the largest ruler scale, or at a given one, at the top of the box. */
 export function drawFigure(canvas: Canvas, figure: Figure, box: Box, smaller?: number): void {
   const { shapes, window } = figure;
   const { bounds, margins, left, right, times: fits } = layFigure(figure, box);

@@ -1,9 +1,9 @@
-/** Text and tables over as many pages as they take, in columns; what belongs together stays together. */
+/** Flows text and tables over as many pages as needed, in columns, keeping together what belongs together. */
 import type { Sheet } from '../paper.ts';
 import { linesOf } from '../letters.ts';
 import { Canvas, TEXT_MM, type Box } from './canvas.ts';
 
-/** The pages of a set, in their order. */
+/** Pages of a set in order. */
 export class Pages {
   readonly all: Canvas[] = [];
 
@@ -18,9 +18,9 @@ export class Pages {
 
 export interface Column {
   readonly title: string;
-  /** Of the width, beside the shares of the others. */
+  /** Relative width. */
   readonly share: number;
-  /** Set to the right, as figures are. */
+  /** Right-aligned, for numbers. */
   readonly right?: boolean;
   readonly bold?: boolean;
 }
@@ -29,14 +29,14 @@ export interface Paragraph {
   readonly high?: number;
   readonly bold?: boolean;
   readonly indent?: number;
-  /** Stands before the first line, in the indent. */
+  /** Before the first line, in the indent. */
   readonly bullet?: Bullet;
 }
 
-/** What is done and ticked, what can hurt, what is one of several. */
+/** A tick box, a hazard, or one of several. */
 export type Bullet = 'tick' | '!' | '•';
 
-/** A cell of boxes to tick, so many. */
+/** A cell with this many tick boxes. */
 export const ticks = (count: number): string => TICK.repeat(count);
 const TICK = '\u2610';
 
@@ -49,7 +49,7 @@ export class Flow {
   private page: Canvas;
   private column = 0;
   private y: number;
-  /** Where the columns of this page begin. */
+  /** Top of the columns of this page. */
   private top: number;
 
   constructor(
@@ -61,7 +61,7 @@ export class Flow {
     this.top = this.y = topOf(this.page);
   }
 
-  /** What follows stands in so many columns, under what is there. */
+  /** Starts this many columns under the current content. */
   inColumns(columns: number): void {
     this.columns = columns;
     if (this.column > 0) this.next();
@@ -84,7 +84,7 @@ export class Flow {
 
   paragraph(text: string, { high = TEXT_MM, bold = false, indent = 0, bullet }: Paragraph = {}): void {
     const lines = linesOf(text, high, this.width - indent, bold);
-    // Two lines at least stay together.
+    // At least two lines stay together.
     if (lines.length <= 4) this.need(lines.length * leading(high));
     lines.forEach((line, index) => {
       this.need(leading(high));
@@ -101,7 +101,7 @@ export class Flow {
     if (this.y < this.top) this.y = Math.max(this.foot, this.y - mm);
   }
 
-  /** A stretch of this height that is not torn apart. */
+  /** An unbreakable area of this height. */
   block(height: number, draw: (canvas: Canvas, box: Box) => void): void {
     this.need(height);
     this.y -= height;
@@ -151,7 +151,7 @@ export class Flow {
     this.y -= 2;
   }
 
-  /** Room under what is there already; goes on to the next column or page where it is less. */
+  /** Moves to the next column or page where less room is left. */
   need(height: number): void {
     if (this.y - height < this.foot - 1e-6 && this.y < this.top) this.next();
   }
@@ -166,7 +166,7 @@ export class Flow {
     this.y = this.top;
   }
 
-  /** Of one column, whole. */
+  /** Of one column. */
   get room(): { readonly width: number; readonly height: number } {
     return { width: this.width, height: this.page.room.height };
   }

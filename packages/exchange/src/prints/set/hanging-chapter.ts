@@ -1,4 +1,4 @@
-/** The hanging of one cabinet: where it goes on the wall, the strip with every hole, the hook in section, and what hands do in their order. */
+/** The hanging of one cabinet: its place on the wall, the wall cleat with every hole, the hook in section, and the steps. */
 import {
   boringWords,
   boundsOf,
@@ -61,7 +61,7 @@ export function hangingChapter(pages: Pages, context: ShopSetContext, plan: Cabi
   });
 }
 
-/** What is screwed to the wall, from the front: holes from its left end and above its lower edge. */
+/** The part screwed to the wall, from the front: holes from its left end and above its lower edge. */
 function stripFigure(plan: CabinetPlan, holes: HangingHoles, { unit }: Pick<ShopSetContext, 'unit'>): Figure {
   const { hanging, byId } = plan.cabinet;
   const [long, short] = [toMm(holes.strip.length), toMm(hanging.shortFace)];
@@ -110,10 +110,10 @@ function stripFigure(plan: CabinetPlan, holes: HangingHoles, { unit }: Pick<Shop
   };
 }
 
-/** Round the hook, mm. */
+/** Margin around the hook, mm. */
 const ROUND_MM = 28;
 
-/** Both halves where they hook, cut through. */
+/** Both halves where they hook, in section. */
 function hookFigure(plan: CabinetPlan): Figure {
   const { hanging, byId } = plan.cabinet;
   const seen = sectionView(plan.cabinet, hookPlane(plan.cabinet));

@@ -1,4 +1,4 @@
-/** Lists: what is cut, what is bought, what was assumed and what to mind. */
+/** Lists: parts, purchases, assumptions and cautions. */
 import {
   amountText,
   ASSUMED,
@@ -111,7 +111,7 @@ export function cautionsChapter(pages: Pages, { cabinets, unit, plan }: ShopSetC
   for (const [, row] of Object.entries(ASSUMED)) flow.paragraph(assumedWords(row), { indent: 4, bullet: '•', high: 2.2 });
 }
 
-/** The value as it is read; a unit of 'times' or a share stands behind it. */
+/** A value as text; the unit of a factor or share follows it. */
 function assumedWords({ value, unit, what, tag }: Assumed): string {
   const shown = `${Math.round(value * 1000) / 1000}${unit === '' ? '' : unit === '×' ? ' times' : ` ${unit}`}`;
   return `${shown}: ${what}${tag === '(m)' ? ' (to be checked against its source)' : ''}.`;

@@ -4,12 +4,12 @@ import { circle, flattened } from '../marks.ts';
 import type { Figure, FigureShape, Ordinate } from './figure-parts.ts';
 
 const SLOT_GREY = 0.88;
-/** A cross in a hole reaches so far past its rim, mm. */
+/** Extension of a hole's cross beyond its rim, mm. */
 const CROSS_MM = 3;
-/** No more places than these are dimensioned on one side; the words say how the others follow. */
+/** Most dimensions on one side; the words describe the rest. */
 const MAX_PLACES = 22;
 
-/** Named by what it is in the words beside it. */
+/** The words beside it name it. */
 export function partFigure(line: PartLine, plan: CabinetPlan | null, unit: DisplayUnit): Figure {
   const piece = pieceDrawing(line, plan?.cabinet ?? null);
   const { lengthMm, widthMm } = piece;
@@ -62,10 +62,10 @@ interface PlaceAlong {
   readonly inTo: number;
 }
 
-/** Nearer than this two places are one, mm. */
+/** Positions closer than this are one, mm. */
 const SAME_MM = 0.02;
 
-/** Where cuts begin and holes stand along one side, each place once; none at the ends themselves. */
+/** Starts of cuts and positions of holes along one side, each once, without the ends. */
 function placesOf({ slots, holes, rips, lengthMm, widthMm, outline }: PieceDrawing, side: 'x' | 'y'): PlaceAlong[] {
   const other = side === 'x' ? 'y' : 'x';
   const long = side === 'x' ? lengthMm : widthMm;
@@ -82,16 +82,16 @@ function placesOf({ slots, holes, rips, lengthMm, widthMm, outline }: PieceDrawi
   return places.length <= MAX_PLACES ? places : places.filter((_, index) => index < MAX_PLACES / 2 || index >= places.length - MAX_PLACES / 2);
 }
 
-/** Its longer side goes over the width of the piece. */
+/** Its longer side runs across the piece. */
 function runsAcross({ shape }: PieceSlot): boolean {
   const long = (side: 'x' | 'y'): number => Math.max(...shape.map((corner) => corner[side])) - Math.min(...shape.map((corner) => corner[side]));
   return long('y') >= long('x');
 }
 
-/** Ends inside the piece, so that where it ends is a place too. */
+/** It ends inside the piece, so its end is a position too. */
 const isStopped = ({ shape }: PieceSlot, side: 'x' | 'y', long: number): boolean => shape.some((corner) => corner[side] > 0.5 && corner[side] < long - 0.5);
 
-/** Where its corners stand along the side, each from the corner that is nearest to it. */
+/** Positions of its corners along the side, each from the nearest corner. */
 const endsOf = (shape: PieceSlot['shape'], side: 'x' | 'y', other: 'x' | 'y'): PlaceAlong[] => {
   const near = Math.min(...shape.map((corner) => corner[other]));
   return shape.filter((corner) => corner[other] < near + 0.5).map((corner) => ({ at: corner[side], inTo: corner[other] }));

@@ -1,4 +1,4 @@
-/** The sheets with what lies on them and every cut by its number, then the cuts in their order; boards by length. */
+/** The sheets with their pieces and numbered cuts, then the cuts in order; boards by length. */
 import {
   boardJobs,
   cutWords,

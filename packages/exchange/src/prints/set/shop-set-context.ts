@@ -1,4 +1,4 @@
-/** What a shop set, the shopping list and the days tell of: the plan, the layouts as they are settled or found, the build. */
+/** Input of a shop set, the shopping list and the days: the plan, the settled or found layouts, the build. */
 import {
   boardJobs,
   boardPurchases,
@@ -22,10 +22,10 @@ import { linesByPanel } from './cabinet-figures.ts';
 
 export interface ShopSetInput {
   readonly project: ProjectFile;
-  /** The cabinets it is of; all where none is named. */
+  /** The cabinets of the set; all where none is named. */
   readonly units: readonly string[];
   readonly display: DisplayUnit;
-  /** Layouts that are not settled, by product, as they are on a screen. */
+  /** Unsettled layouts, by product, as on a screen. */
   readonly layouts?: ReadonlyMap<string, NestPlan>;
 }
 
@@ -33,7 +33,10 @@ function missing(id: string): never {
   throw new Refusal('unit', `there is no cabinet '${id}' in the project`, 'units', 'cabinets of the project');
 }
 
-/** The plan of a project with the workshop as its test cuts taught it, and the units of it that are asked for. Throws a Refusal for one there is not. */
+/**
+ * The plan of a project with its workshop corrected by test cuts, and the requested cabinets.
+ * @throws Refusal on one that does not exist
+ */
 export function plannedCabinets({
   project: { design, record, workshop },
   units: ids,

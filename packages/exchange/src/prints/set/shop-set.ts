@@ -1,7 +1,4 @@
-/**
- * The shop set: all a person takes along to the bench and the wall, page by page. Drawn here once; what makes a PDF, an SVG or a preview
- * of it draws the same pages.
- */
+/** The shop set: everything a person takes to the bench and the wall, page by page. Drawn once here; PDF, SVG and preview show the same pages. */
 import { LOOSE, Refusal, massText, shoppingCost, tapeText, tapeTextWithUnit } from '@keen/core';
 import { linesOf, wideAs } from '../letters.ts';
 import { across, type PaperId } from '../paper.ts';
@@ -20,18 +17,21 @@ import { setupsChapter, stepsChapter } from './work-chapters.ts';
 
 export interface SetWish extends ShopSetInput {
   readonly paper: PaperId;
-  /** Which state of the project this is, at the foot of every page. */
+  /** Revision of the project, at the foot of every page. */
   readonly revision: string;
 }
 
-/** How far it is: pages are counted when all are drawn. */
+/** Progress: pages are counted when all are drawn. */
 export interface SetProgress {
   readonly done: number;
   readonly of: number;
   readonly doing: string;
 }
 
-/** All pages. `tell` hears what is begun. Throws a Refusal for a cabinet the project does not have, or a project without any. */
+/**
+ * All pages. `tell` is called at the start of each part.
+ * @throws Refusal on an unknown cabinet, or a project without any
+ */
 export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
   const { project, paper, revision } = wish;
   const planned = plannedCabinets(wish);
@@ -76,7 +76,7 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
 
 const LINE = TEXT_MM * 1.9;
 
-/** The wall with all of it, what it comes to, and where what stands. */
+/** Cover: the wall, the totals, and the contents. */
 function cover(pages: Pages, context: ShopSetContext, contents: readonly { readonly title: string; readonly page: number }[]): void {
   const { design, cabinets, unit, workshop, laid, shopping } = context;
   const [page] = pages.all;
@@ -127,7 +127,7 @@ function cover(pages: Pages, context: ShopSetContext, contents: readonly { reado
   }
 }
 
-/** Every cabinet in a line: its letter, its name, its size, what it weighs. */
+/** One line per cabinet: letter, name, size, weight. */
 function cabinetTable(page: Canvas, { cabinets, unit }: ShopSetContext, box: Box): void {
   const line = Math.min(LINE + 1.2, box.height / Math.max(1, cabinets.length));
   const high = line < LINE ? SMALL_MM : TEXT_MM;

@@ -1,4 +1,4 @@
-/** Drawings of one cabinet as a file of their own: beside one another, to one scale that stands beside their names, millimeters of an A3 sheet laid across. */
+/** Drawings of one cabinet as a file: side by side at one stated scale, in millimeters of an A3 sheet in landscape. */
 import type { DisplayUnit, PartLine, CabinetPlan, ViewId } from '@keen/core';
 import { across } from '../paper.ts';
 import { pictureSvg } from '../picture-svg.ts';
@@ -8,7 +8,7 @@ import { drawFigure, drawPair } from './figure.ts';
 import type { Figure } from './figure-parts.ts';
 import { linesByPanel, sectionFigure, viewFigure } from './cabinet-figures.ts';
 
-/** What can be drawn: from a side, cut across the wall, seen from above and beside, drawn apart. */
+/** Available drawings: from a side, in section, isometric, exploded. */
 export type DrawingId = ViewId | 'section' | 'picture' | 'apart';
 
 export interface ViewsWish {
@@ -20,7 +20,10 @@ export interface ViewsWish {
   readonly open: boolean;
 }
 
-/** One drawing, or two. Throws a RangeError for none. */
+/**
+ * One drawing, or two.
+ * @throws RangeError for none
+ */
 export function viewsSvg([one, other]: readonly DrawingId[], { plan, parts, display, open }: ViewsWish): string {
   if (one === undefined) throw new RangeError('no drawing is asked for');
   const lines = linesByPanel(parts);
@@ -41,5 +44,5 @@ export function viewsSvg([one, other]: readonly DrawingId[], { plan, parts, disp
   return pictureSvg(canvas.bare());
 }
 
-/** The outermost parts are drawn so far out of the cabinet. */
+/** Displacement of the outermost parts. */
 const APART_MM = 240;

@@ -1,10 +1,10 @@
-/** The wall from the front with what is on it, and the cabinets where they hang. */
+/** The wall from the front with its things and cabinets. */
 import { ceilingAt, floorAt, studsOf, thingRect, thingsInOrder, toMm, viewFrom, type Design, type Length, type CabinetPlan } from '@keen/core';
 import type { Figure, FigureShape, Inset, Span, Tag } from './figure-parts.ts';
 
 const mm = (nm: number): number => nm / 1e6;
 
-/** `units` are drawn, each with its letter. */
+/** The `cabinets` are drawn, each with its letter. */
 export function wallFigure(
   { wall, units: specs }: Pick<Design, 'wall' | 'units'>,
   cabinets: readonly CabinetPlan[],
@@ -73,13 +73,13 @@ export function wallFigure(
   };
 }
 
-/** Where one cabinet goes: from the wall's left end, and above the floor. */
+/** Position of one cabinet: from the wall's left end, and above the floor. */
 export function placeSpans({ units: specs }: Pick<Design, 'units'>, { id }: CabinetPlan, text: (length: Length) => string): Span[] {
   const { along, up } = specs[id]!.place;
   const spans: Span[] = [
     { side: 'below', row: 0, from: 0, to: mm(along.nm), text: text(along.nm) },
     { side: 'left', row: 0, from: 0, to: mm(up.nm), text: text(up.nm) },
   ];
-  // What stands at the wall's end, or on the floor, is nowhere to be measured to.
+  // A cabinet at the wall's end, or on the floor, needs no dimension there.
   return spans.filter(({ to }) => to > 0);
 }

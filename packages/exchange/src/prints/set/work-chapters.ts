@@ -1,4 +1,4 @@
-/** The work in words: machines and how they are set, the steps of the build in their order. */
+/** The work in words: machine setups, and build steps in order. */
 import { fullTitle, inWantedOrder, minutesText, waitMin, setupWords, stepWords } from '@keen/core';
 import type { ShopSetContext } from './chapter.ts';
 import { Flow, type Pages } from './flow.ts';
