@@ -1,4 +1,4 @@
-/** The one door of the core: a list of names in the order of the work. */
+/** Public API of the core, layer by layer. */
 export { accept, outcomeOf, refuse, Refusal, type Outcome, type Problem } from './problem/problem.ts';
 export {
   AUDIT_TOLERANCE,
@@ -15,6 +15,7 @@ export {
   type Length,
   type LengthUnit,
 } from './length/length.ts';
+export { KG_PER_POUND, LITERS_PER_QUART, MM_PER_INCH } from './length/constants.ts';
 export { parseLength, type ParsedLength } from './length/parse.ts';
 export { enter, entered, enteredFromNm, readEntered, typedText, type Entered } from './length/entered.ts';
 export { exactText, exactTextWithUnit, tape, tapeText, tapeTextWithUnit, type TapeLength } from './length/format.ts';

@@ -1,7 +1,7 @@
 /** Number of magnets that hold a tool on a tilted panel. Source: docs/formulas/magnet-count.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
-const G0 = 9.80665;
 /** Friction of steel on painted wood or a bare magnet. [ASSUME] low side */
 const FRICTION = 0.2;
 /** Load factor of a knock against the bench. [ASSUME] */
@@ -16,7 +16,7 @@ export const HUNG_PULL = formula({
   text: 'm g₀ (cos θ / μ − sin θ), at least 0',
   source: '[eq], μ = 0.2 [ASSUME] docs/formulas/magnet-count.md',
   terms: { m: 'kg', θ: 'deg' },
-  compute: ({ m, θ }) => Math.max(0, m * G0 * (Math.cos(radians(θ)) / FRICTION - Math.sin(radians(θ)))),
+  compute: ({ m, θ }) => Math.max(0, m * STANDARD_GRAVITY * (Math.cos(radians(θ)) / FRICTION - Math.sin(radians(θ)))),
 });
 
 /** Standing on the ledge: only a knock tips it about its foot, against its lean. */
@@ -26,7 +26,7 @@ export const STOOD_PULL = formula({
   text: 'm g₀ (0.5 cos θ − sin θ) / (2 · 0.75), at least 0',
   source: '[eq], knock of half a g [ASSUME] docs/formulas/magnet-count.md',
   terms: { m: 'kg', θ: 'deg' },
-  compute: ({ m, θ }) => Math.max(0, (m * G0 * (KNOCK * Math.cos(radians(θ)) - Math.sin(radians(θ)))) / (2 * REACH)),
+  compute: ({ m, θ }) => Math.max(0, (m * STANDARD_GRAVITY * (KNOCK * Math.cos(radians(θ)) - Math.sin(radians(θ)))) / (2 * REACH)),
 });
 
 export const MAGNETS = formula({

@@ -12,6 +12,7 @@ import { inSpec } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
 import { roundDown } from './round.ts';
 import { cannotBeMade, nowhere, partOutside, partsClash } from './part-checks.ts';
+import { MM_PER_INCH } from '../length/constants.ts';
 
 /** Least readings on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
@@ -186,7 +187,9 @@ const shelfOutside: Check = (context) => {
 
 /** A third of a sheet, to half a millimeter or a thirty-second. */
 const thirdOf = (thicknessMm: number, unit: DisplayUnit): Entered =>
-  entered(unit === 'mm' ? `${Math.max(1, Math.floor((thicknessMm / 3) * 2) / 2)} mm` : `${Math.max(1, Math.floor((thicknessMm / 3 / 25.4) * 32))}/32 in`);
+  entered(
+    unit === 'mm' ? `${Math.max(1, Math.floor((thicknessMm / 3) * 2) / 2)} mm` : `${Math.max(1, Math.floor((thicknessMm / 3 / MM_PER_INCH) * 32))}/32 in`,
+  );
 
 const slotTooDeep: Check = (context) => {
   const { spec, cabinet } = context;

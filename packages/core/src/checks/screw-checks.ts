@@ -13,6 +13,7 @@ import { isLessMm } from '../length/same-size.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
+import { MM_PER_INCH } from '../length/constants.ts';
 
 /** Least distance of a tip from the far face. [ASSUME] */
 export const TIP_COVER_MM = 3;
@@ -149,7 +150,7 @@ const jointScrew: Check = (context) => {
 /** Brads come in steps of 5 mm, or an eighth of an inch. */
 const longerBrads = (context: CheckContext, minMm: number): Fix[] => {
   const { unit } = context.spec;
-  const length = entered(unit === 'mm' ? `${Math.ceil(minMm / 5) * 5} mm` : `${Math.ceil((minMm / 25.4) * 8)}/8 in`);
+  const length = entered(unit === 'mm' ? `${Math.ceil(minMm / 5) * 5} mm` : `${Math.ceil((minMm / MM_PER_INCH) * 8)}/8 in`);
   return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: length }] }];
 };
 

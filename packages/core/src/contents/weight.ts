@@ -1,12 +1,13 @@
 /** Weights as people type and read them: kilograms and grams, pounds and ounces. Stored in kilograms to the tenth of a gram. */
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
+import { KG_PER_POUND } from '../length/constants.ts';
 
 export const MASS_UNITS = ['kg', 'g', 'lb', 'oz'] as const;
 export type MassUnit = (typeof MASS_UNITS)[number];
 
 /** Kilograms of one. Source: the international avoirdupois pound of 1959, sixteen ounces to it. */
-const KG: Readonly<Record<MassUnit, number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
+const KG: Readonly<Record<MassUnit, number>> = { kg: 1, g: 0.001, lb: KG_PER_POUND, oz: KG_PER_POUND / 16 };
 
 /** Of one item. */
 export const MAX_ITEM_KG = 500;

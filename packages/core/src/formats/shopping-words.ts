@@ -3,10 +3,7 @@ import { lengthText } from '../checks/words/amounts.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { shoppingCost, type ShoppingLine } from '../plan/shopping.ts';
 import type { Workshop } from '../stock/workshop.ts';
-
-const MM_PER_FT = 304.8;
-/** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
-const L_PER_QUART = 0.946352946;
+import { LITERS_PER_QUART, MM_PER_FOOT } from '../length/constants.ts';
 
 /** '4', '12.5 m', '0.8 l', 'for 36 joints'; liquids and rolls are rounded up. */
 export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' | 'in'>, unit: DisplayUnit): string {
@@ -14,9 +11,9 @@ export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' 
     case 'pieces':
       return String(amount);
     case 'mm':
-      return unit === 'mm' ? `${(Math.ceil(amount / 100) / 10).toFixed(1)} m` : `${Math.ceil(amount / MM_PER_FT)} ft`;
+      return unit === 'mm' ? `${(Math.ceil(amount / 100) / 10).toFixed(1)} m` : `${Math.ceil(amount / MM_PER_FOOT)} ft`;
     case 'l':
-      return unit === 'mm' ? `${(Math.ceil(amount * 20) / 20).toFixed(2)} l` : `${(Math.ceil((amount / L_PER_QUART) * 10) / 10).toFixed(1)} qt`;
+      return unit === 'mm' ? `${(Math.ceil(amount * 20) / 20).toFixed(2)} l` : `${(Math.ceil((amount / LITERS_PER_QUART) * 10) / 10).toFixed(1)} qt`;
     case 'joints':
       return `for ${amount} ${amount === 1 ? 'joint' : 'joints'}`;
   }

@@ -15,6 +15,7 @@ import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { HangingStep, HangingSummary } from './hanging-steps.ts';
 import type { SetupContext } from './setup-settings.ts';
+import { LITERS_PER_QUART } from '../length/constants.ts';
 
 export interface StepWords {
   readonly title: string;
@@ -103,7 +104,7 @@ export function cleatBig(of: CabinetPlan | null, unit: DisplayUnit): StepWords['
 
 export function coatText(detail: DetailOf<'coat'>, { choices, workshop: { shop } }: BuildSummary, unit: DisplayUnit): StepText {
   const finish = finishOf({ kind: detail.finish as 'oil' }, shop)!;
-  const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / 0.946352946) * 10) / 10} qt`;
+  const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / LITERS_PER_QUART) * 10) / 10} qt`;
   const glue = glueOf(choices.glue, shop);
   return {
     title: `${detail.side === 'inside' ? 'Finish inside' : 'Finish'}, coat ${detail.coat} of ${detail.of}`,

@@ -8,10 +8,11 @@ import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
-import { COMBINED, G0, HEAD_PULL_THROUGH, MIN_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { COMBINED, HEAD_PULL_THROUGH, MIN_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { EDGE_SCREWS, GLUE, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_UTILIZATION, link, mostUtilized, nearnessToLimit, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 export const EXISTING_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
 export const EXISTING_HOLDS = ['screws', 'nails', 'staples'] as const;
@@ -86,7 +87,7 @@ const DADO_MM = 6;
 /** Stands in for a capacity of zero, to keep ratios finite. */
 const NOTHING = 1e-6;
 
-const WEIGHT_OF = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: '[eq]', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+const WEIGHT_OF = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: '[eq]', terms: { m: 'kg' }, compute: ({ m }) => m * STANDARD_GRAVITY });
 const CENTRE = formula({
   label: 'worry-centre',
   unit: 'mm',

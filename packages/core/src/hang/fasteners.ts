@@ -5,12 +5,9 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { Screw } from '../joints/screws.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
+import { MM_PER_INCH, NEWTONS_PER_POUND } from '../length/constants.ts';
 
-export const N_PER_LB = 4.4482216;
-export const MM_PER_IN = 25.4;
 const MPA_PER_PSI = 0.00689475729;
-/** Standard gravity, m/s². */
-export const G0 = 9.80665;
 /** Load duration factor for permanent contents. [NDS T2.3.2] */
 export const PERMANENT = 0.9;
 /** Load duration factor for someone climbing or leaning. [ASSUME]; 1.6 would be allowed for ten minutes. */
@@ -18,7 +15,7 @@ export const CLIMBING = ASSUMED.climbingDuration.value;
 /** Allowable stress on the root section of a steel screw. [ASSUME] 20 ksi. */
 const STEEL_MPA = ASSUMED.steel.value;
 
-const perInch = (lbPerInch: number): number => (lbPerInch * N_PER_LB) / MM_PER_IN;
+const perInch = (lbPerInch: number): number => (lbPerInch * NEWTONS_PER_POUND) / MM_PER_INCH;
 
 export const WITHDRAWAL = formula({
   label: 'screw-withdrawal',
@@ -31,7 +28,7 @@ export const WITHDRAWAL = formula({
 
 /** Allowable withdrawal per mm of thread in side grain, before load duration, N/mm. */
 export function withdrawalPerMm(kind: 'wood' | 'lag' | 'nail', gravity: number, diameterMm: number): number {
-  const D = diameterMm / MM_PER_IN;
+  const D = diameterMm / MM_PER_INCH;
   if (kind === 'wood') return perInch(2850 * gravity ** 2 * D);
   if (kind === 'lag') return perInch(1800 * gravity ** 1.5 * D ** 0.75);
   return perInch(1380 * gravity ** 2.5 * D);
@@ -44,9 +41,9 @@ export const HEAD_PULL_THROUGH = formula({
   source: '[NDS 2018 12.2.5] docs/formulas/head-pull-through.md',
   terms: { D_H: 'mm', G: 'factor', t: 'mm', C_D: 'factor' },
   compute: ({ D_H, G, t, C_D }) => {
-    const head = D_H / MM_PER_IN;
-    const thickness = Math.min(t / MM_PER_IN, 2.5 * head);
-    return 690 * Math.PI * head * G ** 2 * thickness * C_D * N_PER_LB;
+    const head = D_H / MM_PER_INCH;
+    const thickness = Math.min(t / MM_PER_INCH, 2.5 * head);
+    return 690 * Math.PI * head * G ** 2 * thickness * C_D * NEWTONS_PER_POUND;
   },
 });
 
@@ -82,11 +79,11 @@ export interface LateralJoint {
 
 /** Least of the six yield modes of a dowel in single shear, reduced, before load duration. Source: [TR12 T1-1; NDS 12.3]. */
 export function lateralYield(joint: LateralJoint): { valueN: number; mode: YieldMode } {
-  const D = joint.diameterMm / MM_PER_IN;
-  const root = joint.rootMm / MM_PER_IN;
-  const side = joint.sideMm / MM_PER_IN;
-  const main = joint.mainMm / MM_PER_IN;
-  const gap = joint.gapMm / MM_PER_IN;
+  const D = joint.diameterMm / MM_PER_INCH;
+  const root = joint.rootMm / MM_PER_INCH;
+  const side = joint.sideMm / MM_PER_INCH;
+  const main = joint.mainMm / MM_PER_INCH;
+  const gap = joint.gapMm / MM_PER_INCH;
   const qs = bearingPsi(D, joint.sideGravity, joint.sideAngle) * root;
   const qm = (joint.mainBearingMPa === undefined ? bearingPsi(D, joint.mainGravity, joint.mainAngle) : joint.mainBearingMPa / MPA_PER_PSI) * root;
   const moment = ((joint.yieldMPa / MPA_PER_PSI) * root ** 3) / 6;
@@ -102,7 +99,7 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   const angle = Math.max(joint.sideAngle, joint.mainAngle);
   let least: { valueN: number; mode: YieldMode } | undefined;
   for (const mode of Object.keys(yields) as YieldMode[]) {
-    const valueN = (yields[mode] / Math.max(joint.minReduction ?? 0, reduction(mode, D, root, angle))) * N_PER_LB;
+    const valueN = (yields[mode] / Math.max(joint.minReduction ?? 0, reduction(mode, D, root, angle))) * NEWTONS_PER_POUND;
     if (!least || valueN < least.valueN) least = { valueN, mode };
   }
   return least!;
@@ -124,10 +121,10 @@ export interface ProudScrew {
  * main crushed, main rotated, screw bent. [eq] from TR12's terms without the side member.
  */
 export function proudYield({ diameterMm, rootMm, yieldMPa, mainMm, leverMm, gravity }: ProudScrew): number {
-  const D = diameterMm / MM_PER_IN;
-  const root = rootMm / MM_PER_IN;
-  const main = mainMm / MM_PER_IN;
-  const lever = leverMm / MM_PER_IN;
+  const D = diameterMm / MM_PER_INCH;
+  const root = rootMm / MM_PER_INCH;
+  const main = mainMm / MM_PER_INCH;
+  const lever = leverMm / MM_PER_INCH;
   const q = bearingPsi(D, gravity, 0) * root;
   const moment = ((yieldMPa / MPA_PER_PSI) * root ** 3) / 6;
   const yields = {
@@ -135,7 +132,7 @@ export function proudYield({ diameterMm, rootMm, yieldMPa, mainMm, leverMm, grav
     II: q * (Math.sqrt((2 * lever + main) ** 2 + main ** 2) - (2 * lever + main)),
     IIIs: q * (Math.sqrt(lever ** 2 + (2 * moment) / q) - lever),
   };
-  return Math.min(...(['Im', 'II', 'IIIs'] as const).map((mode) => yields[mode] / reduction(mode, D, root, 0))) * N_PER_LB;
+  return Math.min(...(['Im', 'II', 'IIIs'] as const).map((mode) => yields[mode] / reduction(mode, D, root, 0))) * NEWTONS_PER_POUND;
 }
 
 /** Dowel bearing strength, psi. [NDS 12.3.3] */

@@ -9,8 +9,9 @@ import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
 import { evaluate, formula, least, termOf, type ExplainedValue } from '../explained/explained-value.ts';
-import { G0, HEAD_PULL_THROUGH, headSide, MIN_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
+import { HEAD_PULL_THROUGH, headSide, MIN_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
 
@@ -99,7 +100,7 @@ const ANCHOR_MOST = formula({
   text: '5 kg · g₀',
   source: `[ASSUME] ${SOURCE}`,
   terms: { kg: 'kg' },
-  compute: ({ kg }) => kg * G0,
+  compute: ({ kg }) => kg * STANDARD_GRAVITY,
 });
 /** A screw pulled out of thin sheet, and tilting in it. */
 export const METAL_PULL = formula({

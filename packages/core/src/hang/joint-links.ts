@@ -5,10 +5,10 @@ import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from 
 import { cabinetCapacity, cabinetLinks, carrierCapacities, carrierLinks, lowerCapacity, type CabinetCapacity, type Carriers } from './carrier-links.ts';
 import { boxesOf, railsBeside } from './boxes.ts';
 import type { WallForces } from './forces.ts';
-import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { supportCapacity } from './joint-capacity.ts';
 import { JOINT_UTILIZATION, link, type Link } from './link.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const HALF = formula({
   label: 'joint-load',
@@ -16,7 +16,7 @@ const HALF = formula({
   text: '(contents + own mass) · g₀ / 2',
   source: '[eq]',
   terms: { contents: 'kg', own: 'kg' },
-  compute: ({ contents, own }) => ((contents + own) * G0) / 2,
+  compute: ({ contents, own }) => ((contents + own) * STANDARD_GRAVITY) / 2,
 });
 const END_LOAD = formula({
   label: 'joint-load',
@@ -24,7 +24,7 @@ const END_LOAD = formula({
   text: 'contents + own mass · g₀ / 2',
   source: '[eq]',
   terms: { contents: 'N', own: 'kg' },
-  compute: ({ contents, own }) => contents + (own * G0) / 2,
+  compute: ({ contents, own }) => contents + (own * STANDARD_GRAVITY) / 2,
 });
 
 /** Load on the end that is `c` away from the load's center. */
@@ -34,7 +34,7 @@ const END_SHARE = formula({
   text: 'm · g₀ · (L − c) / L',
   source: '[eq]',
   terms: { m: 'kg', c: 'mm', L: 'mm' },
-  compute: ({ m, c, L }) => (m * G0 * (L - c)) / L,
+  compute: ({ m, c, L }) => (m * STANDARD_GRAVITY * (L - c)) / L,
 });
 
 /** Capacities of the joints, independent of the load. */

@@ -5,12 +5,12 @@
  */
 import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
-import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { bearingOf, type WallStretch } from './bearing-shares.ts';
 import type { PartialLoadKind } from './link.ts';
 import { furthest, partOf, withoutContents, type StandingMass } from './partial-filling.ts';
 import { strainsAt, studsBehind } from './wall-links.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 export interface LateralLoad {
   readonly kind: PartialLoadKind;
@@ -56,12 +56,12 @@ export function lateralLoads(input: HangInput, full: Load, stands: readonly Load
   const range = rangeOf(bases, stands, factor);
   if (range.to - range.from < STILL_MM) return [];
 
-  const atFull = strainsAt(input, full.mass.value * G0, full.along, behind);
+  const atFull = strainsAt(input, full.mass.value * STANDARD_GRAVITY, full.along, behind);
   const places = placesTried(range, bases, masses, behind, bearing);
   const tried = places.map((place) => tryAt(place));
   function tryAt(place: number): TriedPlace {
     const filling = heaviestAt(place, bases, masses);
-    return { filling, strains: filling ? strainsAt(input, filling.kg * G0, place, behind) : [] };
+    return { filling, strains: filling ? strainsAt(input, filling.kg * STANDARD_GRAVITY, place, behind) : [] };
   }
   const worst = atFull.map((strain, index) => {
     const of = ({ strains }: TriedPlace): number => strains[index] ?? 0;

@@ -8,12 +8,13 @@ import { pressingOn } from '../parts/opened.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { connectionsOf, type HingeScrews, type Prop } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
-import { G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
+import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { combinationInWood } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { EDGE_SCREWS, edgePull, FIBRE_PULL, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_UTILIZATION, link, MOMENT_UTILIZATION, type Link } from './link.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
 /** A hinge's steel leaf: its thickness, and a specific gravity with the same bearing strength (about 400 MPa). [ASSUME] */
@@ -27,9 +28,9 @@ const LEAF_WEIGHT = formula({
   text: '(contents + leaf) · g₀',
   source: SOURCE,
   terms: { contents: 'kg', leaf: 'kg' },
-  compute: ({ contents, leaf }) => (contents + leaf) * G0,
+  compute: ({ contents, leaf }) => (contents + leaf) * STANDARD_GRAVITY,
 });
-const PRESSING = formula({ label: 'pressing', unit: 'N', text: 'Q · g₀', source: SOURCE, terms: { Q: 'kg' }, compute: ({ Q }) => Q * G0 });
+const PRESSING = formula({ label: 'pressing', unit: 'N', text: 'Q · g₀', source: SOURCE, terms: { Q: 'kg' }, compute: ({ Q }) => Q * STANDARD_GRAVITY });
 /** Distance of one support's load from the hinge line. */
 const LEAF_LEVER = formula({
   label: 'leaf-lever',
@@ -78,7 +79,7 @@ const RATED_USE = formula({
   text: '(W/2 + Q) / (rated · g₀ · n/2 / 2)',
   source: '[ASSUME] docs/formulas/leaf-load.md',
   terms: { W: 'N', Q: 'N', rated: 'kg', n: 'count' },
-  compute: ({ W, Q, rated, n }) => (W / 2 + Q) / ((rated * G0 * n) / 4),
+  compute: ({ W, Q, rated, n }) => (W / 2 + Q) / ((rated * STANDARD_GRAVITY * n) / 4),
 });
 const LEG_USE = formula({
   label: 'rated-use',
@@ -86,7 +87,7 @@ const LEG_USE = formula({
   text: 'F / (rated · g₀ / 2)',
   source: '[ASSUME] docs/formulas/leaf-load.md',
   terms: { F: 'N', rated: 'kg' },
-  compute: ({ F, rated }) => F / ((rated * G0) / 2),
+  compute: ({ F, rated }) => F / ((rated * STANDARD_GRAVITY) / 2),
 });
 const UPLIFT = formula({
   label: 'hinge-uplift',
@@ -104,7 +105,14 @@ const HINGE_REST = formula({
   terms: { W: 'N', Q: 'N', d: 'mm', reach: 'mm' },
   compute: ({ W, Q, d, reach }) => Math.abs(W * (1 - d / 2 / reach)) + Math.abs(Q * (1 - d / reach)),
 });
-const FOLDED = formula({ label: 'leaf-folded', unit: 'N', text: 'leaf · g₀', source: SOURCE, terms: { leaf: 'kg' }, compute: ({ leaf }) => leaf * G0 });
+const FOLDED = formula({
+  label: 'leaf-folded',
+  unit: 'N',
+  text: 'leaf · g₀',
+  source: SOURCE,
+  terms: { leaf: 'kg' },
+  compute: ({ leaf }) => leaf * STANDARD_GRAVITY,
+});
 const LEDGER_MOMENT = formula({
   label: 'ledger-moment',
   unit: 'N mm',

@@ -11,7 +11,6 @@ import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { atWall, capacitiesOf, loadPathOf, unpressedLoad, type AtWall, type LoadPath, type LoadState } from './load-path.ts';
 import { climbing } from './climbing.ts';
-import { G0 } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { nearnessToLimit, type PartialLoadKind } from './link.ts';
@@ -19,6 +18,7 @@ import { partialLoads } from './partial-loads.ts';
 import { atEnd } from './uncertainty.ts';
 import { WEIGHT } from './statics.ts';
 import { MOVING, PLANE_LOAD } from './two-planes.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartialLoadKind | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
 
@@ -145,7 +145,7 @@ const HUNG_CENTRE = formula({
 
 /** A child hangs on the free edge of an open door, as far out as the door is wide. */
 function onDoor(load: Load, door: MovingPart, depthMm: number): Load {
-  const kg = ON_DOOR_N / G0;
+  const kg = ON_DOOR_N / STANDARD_GRAVITY;
   const edge = depthMm + 2 * door.shift.out;
   const out = evaluate(HUNG_CENTRE, { W: evaluate(WEIGHT, { m: load.mass }), e: load.outFigure ?? load.out, edge });
   const mass = load.mass.value;

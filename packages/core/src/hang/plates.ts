@@ -8,9 +8,10 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { studGravity } from '../wall/studs.ts';
 import { evaluate, formula, least, termOf, type ExplainedValue } from '../explained/explained-value.ts';
-import { bearingLength, G0, MIN_PENETRATION, PENETRATION, proudYield, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { bearingLength, MIN_PENETRATION, PENETRATION, proudYield, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { groundOf, masonryHold, MASONRY_SPECIFIC_GRAVITY, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const SOURCE = 'docs/formulas/keyhole-plates.md';
 /** Share of a plate's rating that counts for a permanent load. [ASSUME] */
@@ -22,7 +23,7 @@ const RATED = formula({
   text: 'rating · g₀ · share',
   source: `[ASSUME] ${SOURCE}`,
   terms: { rating: 'kg', share: 'factor' },
-  compute: ({ rating, share }) => rating * G0 * share,
+  compute: ({ rating, share }) => rating * STANDARD_GRAVITY * share,
 });
 const PROUD = formula({
   label: 'proud-screw',

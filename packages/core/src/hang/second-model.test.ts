@@ -14,10 +14,10 @@ import { plan } from '../plan/plan.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const { design, record, workshop } = printRoom();
 const LEFT = 895;
-const G0 = 9.80665;
 const LB = 4.4482216;
 const IN = 25.4;
 
@@ -87,7 +87,7 @@ function model(cabinetPlan: CabinetPlan, { bevel, studs, rows, covering, long }:
   const t = 17.8;
   const tan = Math.tan((bevel * Math.PI) / 180);
   const { mass, out: e, along: z } = cabinetPlan.loaded;
-  const W = mass.value * G0;
+  const W = mass.value * STANDARD_GRAVITY;
   // The panel of the half is as high as its short face; the bevel's middle stands half a cleat's rise above it.
   const contact = wall.high + (t / 2) * tan;
   const h = contact - (spacer.low + spacer.high) / 2;

@@ -5,12 +5,19 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import { formula } from '../explained/explained-value.ts';
-import { G0 } from './fasteners.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const source = (page: string): string => `[eq] docs/formulas/${page}.md`;
 
 /** Weight of a mass. */
-export const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+export const WEIGHT = formula({
+  label: 'weight',
+  unit: 'N',
+  text: 'm · g₀',
+  source: 'g₀ = 9.80665 m/s²',
+  terms: { m: 'kg' },
+  compute: ({ m }) => m * STANDARD_GRAVITY,
+});
 
 /** (a/h) / tan θ: above 1 the cabinet swings off its hook. */
 export const TIP_RATIO = formula({

@@ -8,10 +8,10 @@ import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue } from '../explained/explained-value.ts';
-import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, MOMENT_UTILIZATION, type Link } from './link.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
 /** Shear stress of glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
@@ -24,7 +24,7 @@ const TAB_MOMENT = formula({
   text: 'load · g₀ / 2 · c',
   source: SOURCE,
   terms: { load: 'kg', c: 'mm' },
-  compute: ({ load, c }) => ((load * G0) / 2) * c,
+  compute: ({ load, c }) => ((load * STANDARD_GRAVITY) / 2) * c,
 });
 /** Bearing pressure up at the slot's mouth and down at its bottom, each over half its depth, falling to zero in the middle. */
 const TAB_SLOT = formula({

@@ -4,6 +4,7 @@
  */
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
+import { MM_PER_INCH } from '../length/constants.ts';
 
 export interface Screw {
   readonly id: string;
@@ -26,10 +27,10 @@ const METRIC_LENGTHS = [30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120].map((lengt
 const numbered = (id: string, d: number, root: number, ksi: number, head: number): Screw => ({
   id,
   name: id,
-  diameterMm: d * 25.4,
-  rootMm: root * 25.4,
+  diameterMm: d * MM_PER_INCH,
+  rootMm: root * MM_PER_INCH,
   yieldMPa: ksi * MPA_PER_KSI,
-  headMm: head * 25.4,
+  headMm: head * MM_PER_INCH,
   unit: 'in',
   lengths: INCH_LENGTHS,
 });

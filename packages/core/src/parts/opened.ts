@@ -13,6 +13,7 @@ import { bulkOf } from '../solid/volume.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import type { Label } from '../explained/explained-length.ts';
 import type { Load, CabinetWeights } from './weights.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 /** A moving part: its own mass and path, and the floor whose contents move with it. */
 export interface MovingPart {
@@ -148,9 +149,8 @@ export function opened(load: Load, openings: readonly MovingPart[], weights: Cab
   return { ...load, along, out: out.value, outFigure: out };
 }
 
-const G0 = 9.80665;
 /** Least working load: someone leaning on the edge, kg. */
-const MIN_PRESS_KG = ASSUMED.workPress.value / G0;
+const MIN_PRESS_KG = ASSUMED.workPress.value / STANDARD_GRAVITY;
 
 /** Working load on an edge of a cabinet: as entered, and never less than someone leaning on it. */
 export function pressingOn({ pressed }: Pick<ResolvedCabinet, 'pressed'>): Pressed | undefined {

@@ -2,7 +2,6 @@
 import type { Stocked } from '../carcass/box-frame.ts';
 import { buildCabinet, enters, type CabinetSpec } from '../carcass/families.ts';
 import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
-import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
 import { bearingShares } from '../hang/bearing-shares.ts';
 import { enteredFromNm } from '../length/entered.ts';
@@ -13,6 +12,7 @@ import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { layRail } from '../wall/rails.ts';
 import { railsInOrder, type Wall } from '../wall/wall.ts';
 import type { Design } from './design.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 /** A cabinet on a rail has the rail's ends behind it instead of its own. */
 export function onItsRail(spec: CabinetSpec, wall: Wall, stockOf: (id: string) => Stocked): CabinetSpec {
@@ -66,7 +66,7 @@ export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => read
 function sharesOf({ spec, cabinet, loaded, hangInput }: OnRail): RailNeighbour {
   const behind = studsBehind(cabinet, hangInput.studsMm);
   if (behind.length === 0) return { from: spec.name, studs: [], stretches: [] };
-  const { shares, stretches } = bearingShares(cabinet, loaded.mass.value * G0, loaded.along, behind);
+  const { shares, stretches } = bearingShares(cabinet, loaded.mass.value * STANDARD_GRAVITY, loaded.along, behind);
   const { simple, continuous, rigid } = shares;
   const studs = behind.map((atMm, index) => ({ atMm, newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
   return { from: spec.name, studs, stretches };

@@ -8,11 +8,12 @@ import { toMm, type DisplayUnit } from '../length/length.ts';
 import type { EditStep } from './edit.ts';
 import type { CabinetSpec } from './design.ts';
 import type { CabinetPlan } from './plan.ts';
+import { MM_PER_INCH } from '../length/constants.ts';
 
 /** Rounds a required length up to one that is easy to type: half millimeters, thirty-seconds of an inch. */
 function roundedUp(nm: number, unit: DisplayUnit): Entered {
   const mm = nm / 1e6;
-  return unit === 'mm' ? entered(`${Math.ceil(mm * 2 - 1e-9) / 2} mm`) : entered(`${Math.ceil((mm / 25.4) * 32 - 1e-9)}/32 in`);
+  return unit === 'mm' ? entered(`${Math.ceil(mm * 2 - 1e-9) / 2} mm`) : entered(`${Math.ceil((mm / MM_PER_INCH) * 32 - 1e-9)}/32 in`);
 }
 
 const thingOf = (item: Item, unit: DisplayUnit): Thing => {

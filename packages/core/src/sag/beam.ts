@@ -2,8 +2,7 @@
 import type { LoadStrip } from '../parts/weights.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD } from './shelf-sag.ts';
-
-const G0 = 9.80665;
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const SHELF_LOAD = formula({
   label: 'shelf-load',
@@ -11,10 +10,17 @@ const SHELF_LOAD = formula({
   text: '(contents + own mass) · g₀',
   source: 'g₀ = 9.80665 m/s²',
   terms: { contents: 'kg', own: 'kg' },
-  compute: ({ contents, own }) => (contents + own) * G0,
+  compute: ({ contents, own }) => (contents + own) * STANDARD_GRAVITY,
 });
 
-const LOAD_FORCE = formula({ label: 'load-force', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+const LOAD_FORCE = formula({
+  label: 'load-force',
+  unit: 'N',
+  text: 'm · g₀',
+  source: 'g₀ = 9.80665 m/s²',
+  terms: { m: 'kg' },
+  compute: ({ m }) => m * STANDARD_GRAVITY,
+});
 
 /** Span, depth, thickness, stiffness, allowable stress, and the effect of its ends on the sag. */
 export interface Beam {

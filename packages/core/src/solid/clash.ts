@@ -4,9 +4,10 @@ import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedCabinet } from './cabinet.ts';
 import { boundsOf, boundsOfCorners, type Bounds } from './views.ts';
 import { cross, dot, plusVector, scale } from './vector.ts';
+import { AUDIT_TOLERANCE, NM_PER } from '../length/length.ts';
 
 /** Accuracy of tilted geometry, mm: less is a touch. */
-export const AUDIT_TOLERANCE = 1e-3;
+export const AUDIT_TOLERANCE_MM = AUDIT_TOLERANCE / NM_PER.mm;
 
 type Axis = 'along' | 'up' | 'out';
 
@@ -19,18 +20,18 @@ export interface Clash {
 
 /** Runs on every keystroke for every pair of panels, so it allocates nothing. */
 const free = ({ low: a0, high: a1 }: Bounds, { low: b0, high: b1 }: Bounds): boolean =>
-  a0.along > b1.along - AUDIT_TOLERANCE ||
-  b0.along > a1.along - AUDIT_TOLERANCE ||
-  a0.up > b1.up - AUDIT_TOLERANCE ||
-  b0.up > a1.up - AUDIT_TOLERANCE ||
-  a0.out > b1.out - AUDIT_TOLERANCE ||
-  b0.out > a1.out - AUDIT_TOLERANCE;
+  a0.along > b1.along - AUDIT_TOLERANCE_MM ||
+  b0.along > a1.along - AUDIT_TOLERANCE_MM ||
+  a0.up > b1.up - AUDIT_TOLERANCE_MM ||
+  b0.up > a1.up - AUDIT_TOLERANCE_MM ||
+  a0.out > b1.out - AUDIT_TOLERANCE_MM ||
+  b0.out > a1.out - AUDIT_TOLERANCE_MM;
 
 /** A body thinner than the tolerance touches rather than overlaps. */
 function isOverlap(body: ConvexBody): boolean {
   const { volume } = volumeOf(body);
   const area = body.reduce((sum, face) => sum + areaOf(face), 0);
-  return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE;
+  return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE_MM;
 }
 
 function areaOf(face: ConvexBody[number]): number {

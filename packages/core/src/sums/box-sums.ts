@@ -8,8 +8,8 @@ import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { readQuantity } from './quantity.ts';
 import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
-const G0 = 9.80665;
 const n = (value: number, unit: string) => ({ value, unit });
 const length = (key: string): SumKey => ({ key, kind: 'length' });
 
@@ -55,8 +55,8 @@ const panelWeight: Sum = {
     const volume = (inputs.amount('length') * inputs.amount('width') * inputs.amount('thickness') * inputs.amount('count')) / 1e9;
     const mass = evaluate(PANEL_MASS, { volume, ρ: density });
     return {
-      results: { mass: n(mass.value, 'kg'), weight: n(mass.value * G0, 'N') },
-      working: [...workingOf(mass), `weight = m · g₀ = ${mass.value * G0} N`],
+      results: { mass: n(mass.value, 'kg'), weight: n(mass.value * STANDARD_GRAVITY, 'N') },
+      working: [...workingOf(mass), `weight = m · g₀ = ${mass.value * STANDARD_GRAVITY} N`],
       cautions: [],
     };
   },

@@ -4,10 +4,10 @@ import { pinYield } from '../hang/joint-capacity.ts';
 import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import { Refusal } from '../problem/problem.ts';
 import type { SumKey, Sum } from './sum.ts';
+import { STANDARD_GRAVITY } from '../length/constants.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
 const length = (key: string): SumKey => ({ key, kind: 'length' });
-const G0 = 9.80665;
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
 const door: Sum = {
@@ -132,7 +132,7 @@ const magnet: Sum = {
     const [m, angle, long, pull] = [inputs.amount('mass'), inputs.amount('angle'), inputs.amount('length'), inputs.amount('pull')];
     const [factor, friction] = [inputs.amount('factor'), inputs.amount('friction')];
     if (angle > 90) throw new Refusal('range', `a panel at ${angle}° hangs over`, 'angle', 'up to 90deg');
-    const slides = m * G0 * (Math.cos(rad(angle)) / friction - Math.sin(rad(angle)));
+    const slides = m * STANDARD_GRAVITY * (Math.cos(rad(angle)) / friction - Math.sin(rad(angle)));
     const needed = factor * Math.max(0, slides);
     const count = Math.max(long > TURNS_ON_ONE ? 2 : 1, Math.ceil(needed / pull - 1e-9));
     return {

@@ -2,11 +2,10 @@
 import { readExpression } from '../length/parse.ts';
 import { toNumber } from '../length/rational.ts';
 import { Refusal } from '../problem/problem.ts';
+import { KG_PER_POUND, STANDARD_GRAVITY } from '../length/constants.ts';
 
 export type QuantityKind = 'length' | 'force' | 'mass' | 'angle' | 'stress' | 'density' | 'per-length' | 'factor' | 'count';
 
-const G0 = 9.80665;
-const LB = 0.45359237;
 const PSI = 0.00689475729;
 
 interface Unit {
@@ -20,7 +19,7 @@ const UNITS: Readonly<Record<string, Unit>> = {
   kN: { kind: 'force', times: 1000 },
   g: { kind: 'mass', times: 0.001 },
   kg: { kind: 'mass', times: 1 },
-  lb: { kind: 'mass', times: LB },
+  lb: { kind: 'mass', times: KG_PER_POUND },
   deg: { kind: 'angle', times: 1 },
   '°': { kind: 'angle', times: 1 },
   MPa: { kind: 'stress', times: 1 },
@@ -29,7 +28,7 @@ const UNITS: Readonly<Record<string, Unit>> = {
   ksi: { kind: 'stress', times: 1000 * PSI },
   'kg/m3': { kind: 'density', times: 1 },
   'N/mm': { kind: 'per-length', times: 1 },
-  'kg/m': { kind: 'per-length', times: G0 / 1000 },
+  'kg/m': { kind: 'per-length', times: STANDARD_GRAVITY / 1000 },
 };
 
 export const SHOWN_UNIT: Readonly<Record<QuantityKind, string>> = {
@@ -78,8 +77,8 @@ export function readQuantity(text: string, kind: QuantityKind, where: string): n
   const cabinet = Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined;
   if (!cabinet) throw new Refusal('unit', unitText === '' ? `'${text}' has no unit` : `'${unitText}' is no unit`, where, ACCEPTED[kind]);
   if (cabinet.kind === kind) return value * cabinet.times;
-  if (kind === 'force' && cabinet.kind === 'mass') return value * cabinet.times * G0;
-  if (kind === 'mass' && cabinet.kind === 'force') return (value * cabinet.times) / G0;
+  if (kind === 'force' && cabinet.kind === 'mass') return value * cabinet.times * STANDARD_GRAVITY;
+  if (kind === 'mass' && cabinet.kind === 'force') return (value * cabinet.times) / STANDARD_GRAVITY;
   throw new Refusal('unit', `'${text}' is a ${cabinet.kind}`, where, ACCEPTED[kind]);
 }
 

@@ -1,19 +1,10 @@
 /** Quick sums of screws: withdrawal, shear, length. */
-import {
-  bearingLength,
-  combinedUse,
-  FULL_PENETRATION,
-  HEAD_PULL_THROUGH,
-  lateralYield,
-  linearUse,
-  N_PER_LB,
-  WITHDRAWAL,
-  withdrawalPerMm,
-} from '../hang/fasteners.ts';
+import { bearingLength, combinedUse, FULL_PENETRATION, HEAD_PULL_THROUGH, lateralYield, linearUse, WITHDRAWAL, withdrawalPerMm } from '../hang/fasteners.ts';
 import { SCREW_IDS, screwById, type Screw } from '../joints/screws.ts';
 import { Refusal } from '../problem/problem.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
+import { NEWTONS_PER_POUND } from '../length/constants.ts';
 
 const n = (value: number, unit?: string) => (unit === undefined ? { value } : { value, unit });
 const SCREW: SumKey = { key: 'screw', kind: 'choice', options: SCREW_IDS, optional: true };
@@ -131,7 +122,7 @@ const lateral: Sum = {
     return {
       results: { allowable: n(valueN * C_D, 'N'), mode: { value: mode } },
       working: [
-        `least of six yield modes = ${(valueN / N_PER_LB).toFixed(2)} lb (mode ${mode}); [TR12 T1-1; NDS 12.3]`,
+        `least of six yield modes = ${(valueN / NEWTONS_PER_POUND).toFixed(2)} lb (mode ${mode}); [TR12 T1-1; NDS 12.3]`,
         `allowable = ${valueN} N · ${C_D} = ${valueN * C_D} N`,
       ],
       cautions,

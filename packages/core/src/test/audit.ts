@@ -1,6 +1,6 @@
 /** The audit every family must pass: what a cabinet's panels must be to one another, whatever it is. Test support. */
 import { toMm } from '../length/length.ts';
-import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
+import { AUDIT_TOLERANCE_MM, clashesOf } from '../solid/clash.ts';
 import { piecesOf, volumeOf } from '../solid/convex.ts';
 import { isFace } from '../solid/connection.ts';
 import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
@@ -31,7 +31,9 @@ export function mismeasured({ panels }: Pick<ResolvedCabinet, 'panels'>): string
     const us = panel.outline.map(({ from }) => from.u);
     const vs = panel.outline.map(({ from }) => from.v);
     const off = [Math.max(...us) - Math.min(...us) - panel.length.value, Math.max(...vs) - Math.min(...vs) - panel.width.value];
-    return off.some((nm) => Math.abs(nm) > AUDIT_TOLERANCE * 1e6) ? [`${panel.id} measures ${off.map((nm) => nm / 1e6).join(' and ')} more than it says`] : [];
+    return off.some((nm) => Math.abs(nm) > AUDIT_TOLERANCE_MM * 1e6)
+      ? [`${panel.id} measures ${off.map((nm) => nm / 1e6).join(' and ')} more than it says`]
+      : [];
   });
 }
 
@@ -84,7 +86,7 @@ export function outerMisfit({ panels, outside, hardware }: ResolvedCabinet): str
   const onFeet = hardware.some(({ kind }) => kind === 'foot');
   const asked = { along: toMm(outside.width.value), up: toMm(outside.height.value), out: toMm(outside.depth.value) };
   const found = { along: span('along'), up: onFeet ? Math.max(...bounds.map(({ high }) => high.up)) : span('up'), out: span('out') + low('out') };
-  return AXES.filter((axis) => Math.abs(found[axis] - asked[axis]) > AUDIT_TOLERANCE).map((axis) => `${axis}: ${found[axis]} instead of ${asked[axis]}`);
+  return AXES.filter((axis) => Math.abs(found[axis] - asked[axis]) > AUDIT_TOLERANCE_MM).map((axis) => `${axis}: ${found[axis]} instead of ${asked[axis]}`);
 }
 
 /** Strips whose guest does not lie in them with the play they state. */
@@ -101,7 +103,7 @@ export function badFits({ panels, byId, connections }: ResolvedCabinet): string[
       const wanted = (guest.thickness + slot.play) / square + (lean / square) * slot.depth;
       const short = wanted - (slot.far - slot.near);
       const wide = slot.kind === 'rabbet' ? 0 : -short;
-      return short > AUDIT_TOLERANCE * 1e6 || wide > AUDIT_TOLERANCE * 1e6 ? [`${slot.id} is ${-short / 1e6} mm wider than asked`] : [];
+      return short > AUDIT_TOLERANCE_MM * 1e6 || wide > AUDIT_TOLERANCE_MM * 1e6 ? [`${slot.id} is ${-short / 1e6} mm wider than asked`] : [];
     }),
   );
 }

@@ -8,8 +8,8 @@ import type { Stroke, TrueDrawing, Weight, Words } from './marks.ts';
 import { across, BAR_MM, MARGIN_MM, TRUE_PRINTER, type PaperId, type PrinterCorrection, type Sheet } from './paper.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 import { onSheets, OVERLAP_MM, tilesOf, type Placed } from './tiles.ts';
+import { MM_PER_INCH } from '@keen/core';
 
-const INCH_MM = 25.4;
 const BAR_INCHES = 4;
 /** Above the window: the title. Below: the check bars and their instructions. */
 const HEAD_MM = 14;
@@ -150,7 +150,7 @@ class Laid {
     );
     along(
       5,
-      Array.from({ length: 2 * BAR_INCHES + 1 }, (_, k) => (INCH_MM / 2) * k),
+      Array.from({ length: 2 * BAR_INCHES + 1 }, (_, k) => (MM_PER_INCH / 2) * k),
       '4 in',
     );
     const foot = FOOT_MM + RIM_MM;

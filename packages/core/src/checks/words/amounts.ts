@@ -2,19 +2,17 @@
 import { roundToNm, type DisplayUnit, type Length } from '../../length/length.ts';
 import { exactTextWithUnit, tapeTextWithUnit } from '../../length/format.ts';
 import type { ValueUnit } from '../../explained/explained-value.ts';
+import { KG_PER_POUND, LITERS_PER_QUART, MM_PER_INCH, STANDARD_GRAVITY } from '../../length/constants.ts';
 
-const KG_PER_LB = 0.45359237;
-const G0 = 9.80665;
-
-export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_LB)} lb`);
+export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_POUND)} lb`);
 /** In both units, the reader's first. */
 export const bothMasses = (kg: number, unit: DisplayUnit): string => `${massText(kg, unit)} (${massText(kg, unit === 'mm' ? 'in' : 'mm')})`;
 export const massPerUnit = (unit: DisplayUnit): 'kg' | 'lb' => (unit === 'mm' ? 'kg' : 'lb');
-export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 'mm' ? kg : kg / KG_PER_LB);
-export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit === 'mm' ? shown : shown * KG_PER_LB);
+export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 'mm' ? kg : kg / KG_PER_POUND);
+export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit === 'mm' ? shown : shown * KG_PER_POUND);
 /** A hanging's percent is rounded up: 100.2 % must never read as 100. */
 export const percentText = (share: number): string => (share >= 9.99 ? 'far over' : `${Math.ceil(share * 100 - 1e-6)} %`);
-export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(3)} in`);
+export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / MM_PER_INCH).toFixed(3)} in`);
 /** As on a tape; finer lengths in decimals. */
 export function lengthText(nm: number, unit: DisplayUnit): string {
   const text = tapeTextWithUnit(nm as Length, unit);
@@ -37,7 +35,7 @@ export function massesApart(a: number, b: number, unit: DisplayUnit): [string, s
   return [fine(a), fine(b)];
 }
 /** A force as the mass it would lift, because people read kilograms or pounds; newtons stay inside sums. Two figures: forces are never known better. */
-export const forceText = (newtons: number, unit: DisplayUnit): string => `${twoFigures(toShownMass(newtons / G0, unit))} ${massPerUnit(unit)}`;
+export const forceText = (newtons: number, unit: DisplayUnit): string => `${twoFigures(toShownMass(newtons / STANDARD_GRAVITY, unit))} ${massPerUnit(unit)}`;
 
 function trim(value: number): string {
   return Math.abs(value) < 10 ? value.toFixed(1).replace(/\.0$/, '') : value.toFixed(0);
@@ -56,7 +54,7 @@ export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): 
     case 'mm':
       return shown === 'mm' ? `${digits(value)} mm` : fineText(roundToNm(value), 'in');
     case 'kg':
-      return shown === 'mm' ? `${value.toFixed(2)} kg` : `${(value / KG_PER_LB).toFixed(2)} lb`;
+      return shown === 'mm' ? `${value.toFixed(2)} kg` : `${(value / KG_PER_POUND).toFixed(2)} lb`;
     case 'share':
       return percentText(value);
     case 'N':
@@ -78,7 +76,7 @@ export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): 
     case 'money':
       return value.toFixed(2);
     case 'kg mm':
-      return shown === 'mm' ? `${digits(value / 1000)} kg m` : `${digits(value / KG_PER_LB / 25.4)} lb in`;
+      return shown === 'mm' ? `${digits(value / 1000)} kg m` : `${digits(value / KG_PER_POUND / MM_PER_INCH)} lb in`;
     case 'kg/m2':
     case 'kg/m3':
       return `${digits(value)} ${unit === 'kg/m2' ? 'kg/m²' : 'kg/m³'}`;
@@ -88,16 +86,13 @@ export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): 
     case 'min':
       return `${digits(value)} min`;
     case 'l':
-      return shown === 'mm' ? `${value.toFixed(2)} l` : `${(value / L_PER_QUART).toFixed(2)} qt`;
+      return shown === 'mm' ? `${value.toFixed(2)} l` : `${(value / LITERS_PER_QUART).toFixed(2)} qt`;
     case 'degC':
       return shown === 'mm' ? `${digits(value)} °C` : `${digits((value * 9) / 5 + 32)} °F`;
     default:
       return unit satisfies never;
   }
 }
-
-/** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
-const L_PER_QUART = 0.946352946;
 
 /** Minutes in words: '40 min', '2 h 30 min'. */
 export function minutesText(minutes: number): string {

@@ -8,6 +8,7 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { useAppSelector } from '../../app/store.ts';
 import { DARK, LIGHT, type Tokens } from '../../app/tokens.ts';
+import { KG_PER_POUND } from '@keen/core';
 
 Chart.register(LineElement, PointElement, LinearScale, Legend, Tooltip);
 Chart.defaults.font.family = "'Barlow Semi Condensed', 'Barlow', sans-serif";
@@ -22,7 +23,6 @@ export interface LoadChartProps {
   readonly unit: DisplayUnit;
 }
 
-const KG_PER_LB = 0.45359237;
 /** Distinguishable without color: solid, dashed, dotted. */
 const DASHES = [[], [10, 5], [2, 4]];
 const FINE = 0.8;
@@ -62,7 +62,7 @@ export default function LoadChart({ input, plannedKg, most, factor, unit }: Load
   );
 }
 
-const shownMass = (kg: number, unit: DisplayUnit): number => kg / (unit === 'mm' ? 1 : KG_PER_LB);
+const shownMass = (kg: number, unit: DisplayUnit): number => kg / (unit === 'mm' ? 1 : KG_PER_POUND);
 
 const highestOf = ({ curves }: LoadCurves): number => Math.max(120, 20 * Math.ceil(5 * Math.max(0, ...curves.flatMap(({ uses }) => uses))));
 

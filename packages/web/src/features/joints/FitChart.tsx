@@ -1,5 +1,5 @@
 /** How many of the goes came out how free, with what binds and what rattles told apart. Loaded only where it is looked at. */
-import { percentText, type DisplayUnit, type ToleranceChain, type FitRun } from '@keen/core';
+import { MM_PER_INCH, percentText, type DisplayUnit, type ToleranceChain, type FitRun } from '@keen/core';
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
 import { useAppSelector } from '../../app/store.ts';
@@ -14,7 +14,7 @@ export interface FitChartProps {
   readonly unit: DisplayUnit;
 }
 
-const figure = (mm: number, unit: DisplayUnit): string => String(unit === 'mm' ? Math.round(mm * 100) / 100 : Math.round((mm / 25.4) * 1000) / 1000);
+const figure = (mm: number, unit: DisplayUnit): string => String(unit === 'mm' ? Math.round(mm * 100) / 100 : Math.round((mm / MM_PER_INCH) * 1000) / 1000);
 
 export default function FitChart({ chain, run, unit }: FitChartProps) {
   const scheme = useAppSelector(({ view }) => view.scheme);

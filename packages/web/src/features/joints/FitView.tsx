@@ -1,5 +1,16 @@
 /** Will it go together? Every slot, every part between its ends and every pair of doors, tried thousands of times before it is cut. */
-import { type DisplayUnit, toleranceChains, helpsFor, labelWords, percentText, type ToleranceChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
+import {
+  MM_PER_INCH,
+  type DisplayUnit,
+  toleranceChains,
+  helpsFor,
+  labelWords,
+  percentText,
+  type ToleranceChain,
+  type FitHelp,
+  type FitRun,
+  type Fit,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -12,7 +23,8 @@ import { useFit } from './useFit.ts';
 const FitChart = lazy(() => import('./FitChart.tsx'));
 
 /** To a hundredth of a millimeter, or a thousandth of an inch. */
-const about = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${Math.round(mm * 100) / 100} mm` : `${Math.round((mm / 25.4) * 1000) / 1000} in`);
+const about = (mm: number, unit: DisplayUnit): string =>
+  unit === 'mm' ? `${Math.round(mm * 100) / 100} mm` : `${Math.round((mm / MM_PER_INCH) * 1000) / 1000} in`;
 
 /** More trouble than this is worth a thought. [ASSUME] */
 const WORTH = 0.05;

@@ -1,5 +1,5 @@
 /** What the bottle of a glue and the tin of a finish say, where somebody read it: the usual figures of the kind stand until then. */
-import { FINISHES, finishOf, GLUES, glueOf, type DisplayUnit, type Finish, type GlueId, type Shop } from '@keen/core';
+import { FINISHES, LITERS_PER_QUART, finishOf, GLUES, glueOf, type DisplayUnit, type Finish, type GlueId, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { NumberField } from '../../ui/NumberField.tsx';
 
@@ -14,7 +14,7 @@ const LONGEST = 14 * 24 * 60;
 const inF = (celsius: number): number => (celsius * 9) / 5 + 32;
 const inC = (fahrenheit: number): number => Math.round((((fahrenheit - 32) * 5) / 9) * 100) / 100;
 /** m² a liter, and square feet a quart. */
-const FT2_PER_QUART = 0.946352946 / 0.09290304;
+const FT2_PER_QUART = LITERS_PER_QUART / 0.09290304;
 
 type Row = Readonly<Record<string, number>>;
 

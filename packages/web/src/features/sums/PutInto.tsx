@@ -1,5 +1,5 @@
 /** A result put where it is wanted in the unit: a length into a length, an angle into an angle, a list into as many shelves or dividers. */
-import { entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type SumResult, type SumAnswer, type CabinetSpec } from '@keen/core';
+import { MM_PER_INCH, entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type SumResult, type SumAnswer, type CabinetSpec } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -56,7 +56,7 @@ export function PutInto({ answer, spec }: { readonly answer: SumAnswer; readonly
 
 /** Shown to a tenth of a millimeter or a sixty-fourth: nobody cuts nearer, and what is put is what is read. */
 function asEntered(mm: number, unit: CabinetSpec['unit']): Entered {
-  return unit === 'mm' ? entered(`${Math.round(mm * 10) / 10} mm`) : entered(`${Math.round((mm / 25.4) * 64)}/64 in`);
+  return unit === 'mm' ? entered(`${Math.round(mm * 10) / 10} mm`) : entered(`${Math.round((mm / MM_PER_INCH) * 64)}/64 in`);
 }
 
 function placesFor(spec: CabinetSpec, { value, unit }: SumResult): Place[] {

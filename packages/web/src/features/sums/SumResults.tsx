@@ -1,5 +1,5 @@
 /** What a sum gives, each with its name: lengths as a tape shows them and in the other system, forces and shares as they are. */
-import { roundToNm, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
+import { MM_PER_INCH, roundToNm, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
 
 export function SumResults({ answer, unit }: { readonly answer: SumAnswer; readonly unit: DisplayUnit }) {
   return (
@@ -37,6 +37,7 @@ export function resultText({ value, unit: of }: SumResult, unit: DisplayUnit): s
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
   // To a hundredth, or as a tape shows it with the decimal beside it.
-  if (of === 'mm') return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(roundToNm(value), 'in')} (${(value / 25.4).toFixed(3)})`;
+  if (of === 'mm')
+    return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(roundToNm(value), 'in')} (${(value / MM_PER_INCH).toFixed(3)})`;
   return `${Number(value.toPrecision(4))}${of === undefined ? '' : of === 'deg' ? '°' : ` ${of}`}`;
 }

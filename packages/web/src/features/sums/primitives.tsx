@@ -1,5 +1,5 @@
 /** What the pictures of sums are drawn with: wood, words, dimensions, forces, blocks in a row. */
-import { roundToNm, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
+import { MM_PER_INCH, roundToNm, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
 import type { ReactNode } from 'react';
 
 export interface Numbers {
@@ -105,7 +105,7 @@ const FINE_IN = 0.25;
 /** A length, mm, without its unit: in a picture as on a tape, what lies between two of its lines left out. */
 export function lengthLabel(value: number, unit: DisplayUnit): string {
   if (unit === 'mm') return short(value);
-  if (Math.abs(value) < FINE_IN * 25.4) return String(Number((value / 25.4).toFixed(3)));
+  if (Math.abs(value) < FINE_IN * MM_PER_INCH) return String(Number((value / MM_PER_INCH).toFixed(3)));
   return tapeTextWithUnit(roundToNm(value), 'in').replace(/ in( strong| shy)?$/, '');
 }
 export const newtons = (value: number): string => `${short(value)} N`;
