@@ -29,11 +29,11 @@ export function benchFamilies(root: string): FamilyFigure[] {
       return timed(() => void planner.plan(next, record, workshop));
     };
     for (let warm = 0; warm < 40; warm++) edit();
-    return { unit: spec, planner, alone, edit };
+    return { spec, planner, alone, edit };
   });
   // All of them once, so that the first is not measured colder than the last.
   for (const { edit } of warmed) for (let warm = 0; warm < 20; warm++) edit();
-  const figures = warmed.map(({ unit: spec, planner, alone, edit }): FamilyFigure => {
+  const figures = warmed.map(({ spec, planner, alone, edit }): FamilyFigure => {
     const panels = planner.plan(alone, record, workshop).cabinets[0]!.cabinet.panels.length;
     return {
       what: `plan() of the ${labelWords({ key: `family-${spec.family}` })}, ${panels} panels`,

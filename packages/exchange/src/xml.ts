@@ -13,7 +13,7 @@ export interface XmlHandlers {
 }
 
 /** Reads a whole document. Refuses malformed, too deep ones, and document types. */
-export function readXml(text: string, where: string, { open, close = () => {}, text: said = () => {} }: XmlHandlers): Outcome<void> {
+export function readXml(text: string, where: string, { open, close = () => {}, text: onText = () => {} }: XmlHandlers): Outcome<void> {
   return outcomeOf(() => {
     const parser = new SaxesParser();
     let [depth, elements] = [0, 0];
@@ -33,8 +33,8 @@ export function readXml(text: string, where: string, { open, close = () => {}, t
       depth -= 1;
       close(bare(name));
     });
-    parser.on('text', said);
-    parser.on('cdata', said);
+    parser.on('text', onText);
+    parser.on('cdata', onText);
     parser.write(text).close();
   });
 }

@@ -9,7 +9,7 @@ const usually = (steps: readonly Step[]): Step[] =>
     .map(({ step }) => step);
 
 /**
- * Topological sort. Steps named by a person take the places of those named, in that order, as far as the precedences allow. `byUnit`: finish one cabinet
+ * Topological sort. Steps named by a person take the places of those named, in that order, as far as the precedences allow. `byCabinet`: finish one cabinet
  * before the next where its steps are its own.
  * @throws RangeError on a cycle, which is a fault of the program
  */

@@ -21,7 +21,7 @@ export type StockOf = (productId: string) => Stocked;
 
 /** Inputs of every panel. */
 export interface PanelBase<D extends SpecBase = SpecBase> {
-  readonly box: D;
+  readonly spec: D;
   readonly stockOf: StockOf;
 }
 
@@ -49,7 +49,7 @@ export interface PanelAt {
 }
 
 /** Fills in what every panel of a cabinet shares. Its id is cabinet / role / element. */
-export function panelOf({ box: spec, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
+export function panelOf({ spec: spec, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
   const { product, used } = stockOf(at.stock);
   const band = at.banded && spec.band ? spec.band.nm : ZERO;
   return {

@@ -32,7 +32,7 @@ interface RunFrame extends HungFrame<CabinetRun> {
   readonly front: Length;
 }
 
-const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<RunFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
 export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeometry {
   const T = stockOf(box.stock).used.value;
@@ -42,7 +42,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeome
   const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, cabinet: boxOf(box, each, stockOf) }));
   const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, cabinet: boxOf(box, each, stockOf, 'lower') }));
   const base: RunFrame = {
-    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    spec: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -210,23 +210,23 @@ const TOE_BACK = 60_000_000;
 
 /** Support of a lower box: bought feet, or four boards on edge. */
 function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; connections: Connection[]; hardware: Hardware[] } {
-  const { box, T, rear } = base;
+  const { spec, T, rear } = base;
   const name = `${part.id}-low`;
   const bottom = id(base, `bottom/${name}`);
-  if (box.stand === 'feet')
+  if (spec.stand === 'feet')
     return { panels: [], connections: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
-  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
-  const sheet = thicknessTerm(base, box.stock);
-  const deep = (box.lowerDepth ?? box.depth).nm;
-  const high = explainedLength([plus('stand-height', box.standHeight.nm, { source: own(box, 'standHeight') })]);
+  const over = spec.back.kind === 'over' ? base.stockOf(spec.back.stock).used.value : ZERO;
+  const sheet = thicknessTerm(base, spec.stock);
+  const deep = (spec.lowerDepth ?? spec.depth).nm;
+  const high = explainedLength([plus('stand-height', spec.standHeight.nm, { source: own(spec, 'standHeight') })]);
   const long = explainedLength([
-    plus('depth', deep, { source: own(box, box.lowerDepth ? 'lowerDepth' : 'depth') }),
+    plus('depth', deep, { source: own(spec, spec.lowerDepth ? 'lowerDepth' : 'depth') }),
     ...(over > 0 ? [minus('back', over)] : []),
     minus('toe-back', TOE_BACK as Length),
   ]);
   const between = extend(width, [minus('side', T, { times: 2, source: sheet.source })]);
   const board = (which: 'front' | 'rear' | 'left' | 'right', at: Panel['frame'], length: ExplainedLength): Panel => ({
-    ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: box.stock }),
+    ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: spec.stock }),
     stands: true,
   });
   const start = rear + over;
@@ -237,14 +237,14 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
     board('rear', frame(vector(left + T, 0, start), ALONG, UP), between),
   ];
   const [l, r, f, b] = boards.map((panel) => panel.id) as [string, string, string, string];
-  const screwed = jointOf(box, 'butt', { fastening: fasteningOf(box, 2, 'screws') });
-  const under = jointOf(box, 'butt', { fastening: null });
+  const screwed = jointOf(spec, 'butt', { fastening: fasteningOf(spec, 2, 'screws') });
+  const under = jointOf(spec, 'butt', { fastening: null });
   return {
     panels: boards,
     connections: [
       ...[f, b].flatMap((panel) => [connect(panel, 'start', l, 'reference', screwed), connect(panel, 'end', r, 'other', screwed)]),
       // A bottom set in from the sides' ends leaves the box standing on its sides.
-      ...(box.bottom.runs === 'over'
+      ...(spec.bottom.runs === 'over'
         ? [l, r, f, b].map((panel) => connect(panel, 'far', bottom, 'other', under))
         : (
             [
@@ -271,28 +271,28 @@ function bridgeOf(
   { part, left, width, number }: LaidPart,
   index: number,
 ): Bridge[] {
-  const { box, T, rear } = base;
+  const { spec, T, rear } = base;
   const before = laid[index - 1];
   const after = laid[index + 1];
   if (part.kind !== 'open' || !part.bridge || before?.part.kind !== 'box' || after?.part.kind !== 'box') return [];
   const down = part.bridge.nm;
-  const reaches = (side: LaidPart): boolean => (side.part.height ?? box.height).nm >= down;
+  const reaches = (side: LaidPart): boolean => (side.part.height ?? spec.height).nm >= down;
   if (!reaches(before) || !reaches(after) || boxes.length === 0) return [];
-  const up = box.height.nm - down + T;
+  const up = spec.height.nm - down + T;
   // Where a back lies on the rear edges of its box, the bridge starts at the sides.
-  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
-  const depth = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
+  const over = spec.back.kind === 'over' ? base.stockOf(spec.back.stock).used.value : ZERO;
+  const depth = explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
   const panel = panelOf(
     base,
     'shelf',
     part.id,
     { key: 'bridge', of: String(number) },
-    { frame: frame(vector(left, up, rear + over), ALONG, OUT), length: width, width: depth, stock: box.stock, banded: true },
+    { frame: frame(vector(left, up, rear + over), ALONG, OUT), length: width, width: depth, stock: spec.stock, banded: true },
   );
   return [
     {
       panels: [panel],
-      connections: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(box, box.shelfJoint), [
+      connections: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(spec, spec.shelfJoint), [
         'shelfJoint',
       ]),
       spaces: [
@@ -302,7 +302,7 @@ function bridgeOf(
           floor: panel.id,
           keptBy: part.id,
           width,
-          height: explainedLength([plus('bridge-down', down, { source: own(box, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
+          height: explainedLength([plus('bridge-down', down, { source: own(spec, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
           depth,
           at: { along: left, up: up as Length, out: (rear + over) as Length },
         },
@@ -313,21 +313,21 @@ function bridgeOf(
 
 /** Fillers stand at the front, end panels cover the outer sides. */
 function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; connections: Connection[] } {
-  const { box, T, rear, front } = base;
+  const { spec, T, rear, front } = base;
   const panels: Panel[] = [];
   const connections: Connection[] = [];
-  const glued = jointOf(box, 'butt', { fastening: null });
+  const glued = jointOf(spec, 'butt', { fastening: null });
   for (const hand of ['left', 'right'] as const) {
     const outer = hand === 'left' ? laid[0]! : laid.at(-1)!;
     if (outer.part.kind !== 'box') continue;
-    const tall = outer.part.height ?? box.height;
-    const foot = box.height.nm - tall.nm;
+    const tall = outer.part.height ?? spec.height;
+    const foot = spec.height.nm - tall.nm;
     const height = explainedLength([plus('height', tall.nm)]);
     const side = id(base, `side/${outer.part.id}/${hand}`);
     const edge = hand === 'left' ? outer.left : outer.left + outer.width.value;
-    const filler = hand === 'left' ? box.fillerLeft : box.fillerRight;
-    const cover = box.endPanels ? T : 0;
-    if (box.endPanels) {
+    const filler = hand === 'left' ? spec.fillerLeft : spec.fillerRight;
+    const cover = spec.endPanels ? T : 0;
+    if (spec.endPanels) {
       const panel = panelOf(
         base,
         'frame',
@@ -336,16 +336,16 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; c
         {
           frame: frame(vector(hand === 'left' ? edge - T : edge, foot, rear), UP, OUT),
           length: height,
-          width: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
-          stock: box.stock,
+          width: explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') })]),
+          stock: spec.stock,
           banded: true,
         },
       );
       panels.push(panel);
-      connections.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
+      connections.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', spec));
     }
     if (filler) {
-      const width = explainedLength([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
+      const width = explainedLength([plus('filler', filler.nm, { source: own(spec, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
       const panel = panelOf(
         base,
         'frame',
@@ -355,11 +355,11 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; c
           frame: frame(vector(hand === 'left' ? edge - cover - filler.nm : edge + cover, foot, front), UP, ALONG),
           length: height,
           width,
-          stock: box.stock,
+          stock: spec.stock,
         },
       );
       panels.push(panel);
-      const host = box.endPanels ? id(base, `frame/end-${hand}`) : side;
+      const host = spec.endPanels ? id(base, `frame/end-${hand}`) : side;
       connections.push(hand === 'left' ? connect(panel.id, 'far', host, 'reference', glued) : connect(panel.id, 'near', host, 'other', glued));
     }
   }
@@ -368,14 +368,14 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; c
 
 /** Neighbors are screwed side to side before they go up. */
 function joined(base: RunFrame, laid: readonly LaidPart[]): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   return laid.slice(1).flatMap(({ part }, index) => {
     const before = laid[index]!.part;
     if (part.kind !== 'box' || before.kind !== 'box') return [];
     const left = id(base, `side/${before.id}/right`);
     return [
       {
-        ...laidOn(left, 'other', id(base, `side/${part.id}/left`), 'reference', { ...box, glue: false }, { fastening: fasteningOf(box, 4, 'screws') }),
+        ...laidOn(left, 'other', id(base, `side/${part.id}/left`), 'reference', { ...spec, glue: false }, { fastening: fasteningOf(spec, 4, 'screws') }),
         id: `${left}:neighbor`,
       },
     ];

@@ -18,7 +18,7 @@ export interface HangingPlan {
 }
 
 export function placeHanging(base: HungFrame): HangingPlan {
-  const { box: spec } = base;
+  const { spec: spec } = base;
   if (!hangsOnCleat(spec.hanging)) return againstTheWall(base);
   const choice = spec.hanging;
   const { product, used, kerf } = base.stockOf(choice.stock);
@@ -171,7 +171,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
 }
 
 /** Brackets of one length: one at each end, the others evenly spaced. */
-function bracketsOf(spec: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
+function bracketsOf(spec: HungFrame['spec'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
   if (length.nm * count > over)
     throw new Unbuildable({
       code: 'brackets',
@@ -187,7 +187,7 @@ function bracketsOf(spec: HungFrame['box'], { count, length }: { readonly count:
   }));
 }
 
-const notchCut = ({ at, length, depth }: NonNullable<HungFrame['box']['hanging']['notch']>): Panel['cuts'][number] => ({
+const notchCut = ({ at, length, depth }: NonNullable<HungFrame['spec']['hanging']['notch']>): Panel['cuts'][number] => ({
   kind: 'notch',
   id: 'notch',
   edge: 'near',
@@ -200,7 +200,7 @@ const notchCut = ({ at, length, depth }: NonNullable<HungFrame['box']['hanging']
 
 /** Inside, under the top and against the back; none where it is not wanted. */
 function hangingRail(base: HungFrame): Panel[] {
-  const { box: spec, insideLeft, insideRear, insideWidth, ceiling } = base;
+  const { spec: spec, insideLeft, insideRear, insideWidth, ceiling } = base;
   const { rail } = spec.hanging;
   if (!rail) return [];
   const at = frame(vector(insideLeft, ceiling - rail.nm, insideRear), ALONG, UP);
@@ -213,7 +213,7 @@ function hangingRail(base: HungFrame): Panel[] {
  * screws. The carcass bears on the wall. Families offer this only with a rail or such a board.
  */
 function againstTheWall(base: HungFrame): HangingPlan {
-  const { box: spec, board } = base;
+  const { spec: spec, board } = base;
   const { rail, ...choice } = spec.hanging;
   const panels = hangingRail(base);
   const [railPanel] = panels;

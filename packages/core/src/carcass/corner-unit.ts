@@ -47,30 +47,30 @@ interface CornerFrame extends HungFrame<CornerUnit> {
   readonly between: ExplainedLength;
 }
 
-const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<CornerFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
-export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeometry {
-  const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
-  const rear = gapBehind(box, stockOf);
-  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
-  const height = plus('height', box.height.nm, { source: own(box, 'height') });
+export function buildCornerUnit(spec: CornerUnit, stockOf: StockOf): CabinetGeometry {
+  const { value: T, source } = thicknessTerm({ stockOf }, spec.stock);
+  const rear = gapBehind(spec, stockOf);
+  const width = explainedLength([plus('width', spec.width.nm, { source: own(spec, 'width') })]);
+  const height = plus('height', spec.height.nm, { source: own(spec, 'height') });
   const base: CornerFrame = {
-    box,
+    spec,
     stockOf,
     T,
     rear,
     floor: T,
     behind: { left: ZERO, length: width },
-    topUp: box.height.nm,
+    topUp: spec.height.nm,
     insideLeft: T,
     insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
-    ceiling: (box.height.nm - T) as Length,
+    ceiling: (spec.height.nm - T) as Length,
     insideRear: rear,
     floorMid: T / 2,
     between: explainedLength([height, minus('top-and-bottom', T, { times: 2, source })]),
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
-  const shelves = inOrder(box.shelves);
+  const shelves = inOrder(spec.shelves);
   const clear = explainedLength(
     [plus('inside-height', base.between.value, { inner: base.between }), minus('shelf-thickness', T, { times: shelves.length, source })],
     shelves.length + 1,
@@ -79,8 +79,8 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
   const floorOf = (index: number): number => base.floor + Math.round((whole * index) / (shelves.length + 1)) + index * T;
   const level = shelves.map((shelf, index) => flat(base, 'shelf', shelf.id, floorOf(index + 1), String(index + 1)));
   return {
-    id: box.id,
-    panels: [...uprights(base), flat(base, 'top', '', box.height.nm), flat(base, 'bottom', '', T), ...level, ...hangingPanels],
+    id: spec.id,
+    panels: [...uprights(base), flat(base, 'top', '', spec.height.nm), flat(base, 'bottom', '', T), ...level, ...hangingPanels],
     connections: connections(base, level),
     compartments: ['bottom', ...shelves.map((shelf) => shelf.id)].map((keptBy, index): Compartment => ({
       id: id(base, `space/${keptBy}`),
@@ -90,7 +90,7 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
       width: base.insideWidth,
       height: clear,
       // Items anywhere across the width get the depth of the shallow end.
-      depth: explainedLength([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })]),
+      depth: explainedLength([plus('right-depth', spec.rightDepth.nm, { source: own(spec, 'rightDepth') })]),
       at: { along: T, up: floorOf(index) as Length, out: rear },
     })),
     hardware: [],
@@ -98,37 +98,37 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeome
     outside: {
       width,
       height: explainedLength([height]),
-      depth: explainedLength([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', rear)]),
+      depth: explainedLength([plus('carcass-depth', spec.depth.nm, { source: own(spec, 'depth') }), plus('gap-behind', rear)]),
     },
   };
 }
 
 /** Left side on the other wall, right side of equal depth, and the wing across the left side's front. */
 function uprights(base: CornerFrame): Panel[] {
-  const { box, T, rear } = base;
-  const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
-  const { source } = thicknessTerm(base, box.stock);
+  const { spec, T, rear } = base;
+  const height = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') })]);
+  const { source } = thicknessTerm(base, spec.stock);
   const side = (hand: 'left' | 'right', along: number, width: ExplainedLength): Panel =>
     panelOf(
       base,
       'side',
       hand,
       { key: `side-${hand}` },
-      { frame: frame(vector(along, 0, rear), UP, OUT), length: height, width, stock: box.stock, banded: hand === 'right' },
+      { frame: frame(vector(along, 0, rear), UP, OUT), length: height, width, stock: spec.stock, banded: hand === 'right' },
     );
   return [
-    side('left', 0, explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T, { source })])),
-    side('right', box.width.nm - T, explainedLength([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })])),
+    side('left', 0, explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') }), minus('wing-thickness', T, { source })])),
+    side('right', spec.width.nm - T, explainedLength([plus('right-depth', spec.rightDepth.nm, { source: own(spec, 'rightDepth') })])),
     panelOf(
       base,
       'front',
       'wing',
       { key: 'corner-wing' },
       {
-        frame: frame(vector(0, 0, rear + box.depth.nm), UP, ALONG),
+        frame: frame(vector(0, 0, rear + spec.depth.nm), UP, ALONG),
         length: height,
-        width: explainedLength([plus('corner-wing', box.wing.nm, { source: own(box, 'wing') })]),
-        stock: box.stock,
+        width: explainedLength([plus('corner-wing', spec.wing.nm, { source: own(spec, 'wing') })]),
+        stock: spec.stock,
       },
     ),
   ];
@@ -136,19 +136,19 @@ function uprights(base: CornerFrame): Panel[] {
 
 /** Five corners: square at the room's corner, the front cut from the wing's end to the right side. */
 function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: string, upper: number, of?: string): Panel {
-  const { box, T, rear, insideWidth } = base;
-  const deep = box.depth.nm - T;
+  const { spec, T, rear, insideWidth } = base;
+  const deep = spec.depth.nm - T;
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
-  const toWing = box.wing.nm - T;
+  const toWing = spec.wing.nm - T;
   return panelOf(base, role, element, of ? { key: 'shelf', of } : { key: role }, {
     frame: frame(vector(T, upper, rear), ALONG, OUT),
     length: insideWidth,
-    width: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T)]),
-    stock: box.stock,
+    width: explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') }), minus('wing-thickness', T)]),
+    stock: spec.stock,
     outline: [
       edge('near', 0, 0),
       edge('end', insideWidth.value, 0),
-      edge('slope', insideWidth.value, box.rightDepth.nm),
+      edge('slope', insideWidth.value, spec.rightDepth.nm),
       edge('far', toWing, deep),
       edge('start', 0, deep),
     ],
@@ -156,22 +156,22 @@ function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: stri
 }
 
 function connections(base: CornerFrame, shelves: readonly Panel[]): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const [left, right, wing] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'front/wing')];
-  const glued = jointOf(box, 'butt');
+  const glued = jointOf(spec, 'butt');
   const held = (panel: string, kind: 'rabbet' | 'dado'): Connection[] => [
-    connect(panel, 'start', left, 'other', jointOf(box, kind)),
-    connect(panel, 'end', right, 'reference', jointOf(box, kind)),
+    connect(panel, 'start', left, 'other', jointOf(spec, kind)),
+    connect(panel, 'end', right, 'reference', jointOf(spec, kind)),
     connect(panel, 'far', wing, 'other', glued),
   ];
   const rail = id(base, 'hanging-rail');
-  const ends = railEndsOf(box);
+  const ends = railEndsOf(spec);
   return [
     ...held(id(base, 'top'), 'rabbet'),
     ...held(id(base, 'bottom'), 'rabbet'),
     ...shelves.flatMap((panel) => held(panel.id, 'dado')),
     connect(left, 'far', wing, 'other', glued),
-    ...(box.hanging.rail
+    ...(spec.hanging.rail
       ? [connect(rail, 'start', left, 'other', ends), connect(rail, 'end', right, 'reference', ends), connect(rail, 'far', id(base, 'top'), 'other', glued)]
       : []),
   ];

@@ -72,8 +72,8 @@ type Hand = 'left' | 'right' | 'up' | 'down';
 
 /** Leaves for a front; none for an open one. */
 export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPlan {
-  const { box } = base;
-  const { doors, front } = box;
+  const { spec } = base;
+  const { doors, front } = spec;
   const hands = (
     { 'door-left': ['left'], 'door-right': ['right'], doors: ['left', 'right'], 'lid-up': ['up'], 'flap-down': ['down'] } as Partial<Record<Front, Hand[]>>
   )[front];
@@ -86,7 +86,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
   /** How much a leaf exceeds the clear opening at one side. */
   const over = (edge: Length): number => (inset ? 0 - reveal : doors.lies === 'full' ? edge - reveal : Math.round(edge / 2) - reveal);
   const { edges } = opening;
-  const revealSource = { source: own(box, 'doors', 'reveal') };
+  const revealSource = { source: own(spec, 'doors', 'reveal') };
   const gains = (low: Length, high: Length, middles: number): LengthTerm[] => {
     const both = over(low) + over(high);
     return inset
@@ -107,7 +107,7 @@ export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPl
     const upright = hand === 'left' || hand === 'right';
     const hinges = hingesFor(upright ? toMm(height.value) : toMm(width.value), area * kgPerM2);
     const name = { key: count > 1 ? (hand === 'left' ? 'door-left' : 'door-right') : upright ? 'door' : 'lid' } as const;
-    const cuts = [...hingeCups(hand, width.value, height.value, hinges), ...handleHoles(box, hand, width.value, height.value)];
+    const cuts = [...hingeCups(hand, width.value, height.value, hinges), ...handleHoles(spec, hand, width.value, height.value)];
     const leaf = leafPanels(base, hand, name.key, { left, bottom, out, width, height, cuts });
     panels.push(...leaf.panels);
     connections.push(...leaf.connections);
@@ -136,8 +136,8 @@ interface Leaf {
 
 /** One slab, or stiles and rails around an infill; the hinged part comes first. */
 function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; connections: Connection[]; hinged: string } {
-  const { box } = base;
-  const { doors } = box;
+  const { spec } = base;
+  const { doors } = spec;
   const at = (left: number, bottom: number) => frame(vector(left, bottom, leaf.out), UP, ALONG);
   if (doors.infill === 'none') {
     const slab = panelOf(
@@ -150,7 +150,7 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
     return { panels: [slab], connections: [], hinged: slab.id };
   }
   const rail = doors.railWidth.nm;
-  const railTerm = explainedLength([plus('door-rail', rail, { source: own(box, 'doors', 'railWidth') })]);
+  const railTerm = explainedLength([plus('door-rail', rail, { source: own(spec, 'doors', 'railWidth') })]);
   const cups = leaf.cuts.filter(({ id }) => id.startsWith('cup'));
   const rest = leaf.cuts.filter(({ id }) => !id.startsWith('cup'));
   const stile = (side: 'left' | 'right'): Panel => {
@@ -194,8 +194,8 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
   const t = base.stockOf(doors.stock).used.value;
   const thin = base.stockOf(doors.infillStock).used.value;
   const groove: Joint = {
-    ...jointOf(box, 'dado'),
-    depth: Math.min(box.jointDepth.nm, rail / 2) as Length,
+    ...jointOf(spec, 'dado'),
+    depth: Math.min(spec.jointDepth.nm, rail / 2) as Length,
     ...playOf('loose'),
     endPlay: END_PLAY,
     glue: false,
@@ -214,7 +214,7 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
       stock: doors.infillStock,
     },
   );
-  const tenons = jointOf(box, 'butt');
+  const tenons = jointOf(spec, 'butt');
   return {
     panels: [...panels, infill],
     connections: [

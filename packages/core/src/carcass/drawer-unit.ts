@@ -81,7 +81,7 @@ export function newDrawerUnit(start: NewSpec): DrawerUnit {
 }
 
 type Frame = ShellFrame<DrawerUnit>;
-const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Frame, rest: string): string => `${spec.id}/${rest}`;
 
 /** A front with its place: lower edge above the cabinet's bottom. */
 interface LaidFront {
@@ -111,19 +111,19 @@ export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): CabinetGeome
 
 /** Fronts from the datum down: inset from the inside ceiling, overlaid from the cabinet's top. The last gap equals the others. */
 function layFronts(base: Frame): LaidFront[] {
-  const { box, floor, ceiling, insideHeight } = base;
-  const inset = box.fronts === 'inset';
-  const drawers = inOrder(box.drawers);
-  const datum = inset ? ceiling : box.height.nm;
+  const { spec, floor, ceiling, insideHeight } = base;
+  const inset = spec.fronts === 'inset';
+  const drawers = inOrder(spec.drawers);
+  const datum = inset ? ceiling : spec.height.nm;
   const foot = inset ? floor : 0;
   const space = inset
     ? plus('inside-height', insideHeight.value, { inner: insideHeight })
-    : plus('height', (datum - foot) as Length, { source: own(box, 'height') });
+    : plus('height', (datum - foot) as Length, { source: own(spec, 'height') });
   const entered = drawers.flatMap(({ id: drawer, height }) =>
-    height ? [minus('front-height', height.nm, { source: own(box, 'drawers', drawer, 'height') })] : [],
+    height ? [minus('front-height', height.nm, { source: own(spec, 'drawers', drawer, 'height') })] : [],
   );
-  const shared = explainedLength([space, minus('gap', box.gap.nm, { times: drawers.length + 1, source: own(box, 'gap') }), ...entered]);
-  const shares = drawers.map(({ height }, index) => (height ? 0 : box.growth ** drawers.slice(0, index).filter((each) => each.height === null).length));
+  const shared = explainedLength([space, minus('gap', spec.gap.nm, { times: drawers.length + 1, source: own(spec, 'gap') }), ...entered]);
+  const shares = drawers.map(({ height }, index) => (height ? 0 : spec.growth ** drawers.slice(0, index).filter((each) => each.height === null).length));
   const all = shares.reduce((sum, share) => sum + share, 0) || 1;
   let typed = 0;
   let taken = 0;
@@ -132,20 +132,20 @@ function layFronts(base: Frame): LaidFront[] {
     taken += shares[index]!;
     // Places are rounded from the whole; equal shares are equal fronts.
     const height = drawer.height
-      ? explainedLength([plus('front-height', drawer.height.nm, { source: own(box, 'drawers', drawer.id, 'height') })])
+      ? explainedLength([plus('front-height', drawer.height.nm, { source: own(spec, 'drawers', drawer.id, 'height') })])
       : explainedLength([plus('front-share', Math.round((shared.value * shares[index]!) / all) as Length, { inner: shared })]);
-    const down = typed + Math.round((shared.value * taken) / all) + (index + 1) * box.gap.nm;
+    const down = typed + Math.round((shared.value * taken) / all) + (index + 1) * spec.gap.nm;
     return { drawer, number: index + 1, bottom: datum - down, height };
   });
 }
 
 /** With every front height entered, the lowest must equal the rest. */
 function overriddenHeights(base: Frame, laid: readonly LaidFront[]): OverriddenSize[] {
-  const { box, floor, T } = base;
+  const { spec, floor, T } = base;
   const last = laid.at(-1)!;
   if (laid.some(({ drawer }) => !drawer.height)) return [];
   // The gap under the lowest front equals the others.
-  const foot = (box.fronts === 'inset' ? floor : 0) + box.gap.nm;
+  const foot = (spec.fronts === 'inset' ? floor : 0) + spec.gap.nm;
   return [
     {
       name: { key: 'drawer-front', of: String(last.number) },
@@ -167,13 +167,13 @@ interface DrawerBox {
 }
 
 function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): DrawerBox {
-  const { box, insideLeft, insideWidth, front } = base;
-  const { slides } = box;
-  const own1 = (...path: string[]) => ({ source: own(box, ...path) });
-  const tf = thicknessTerm(base, box.frontStock);
-  const tb = thicknessTerm(base, box.boxStock);
-  const thin = thicknessTerm(base, box.bottomStock);
-  const inset = box.fronts === 'inset';
+  const { spec, insideLeft, insideWidth, front } = base;
+  const { slides } = spec;
+  const own1 = (...path: string[]) => ({ source: own(spec, ...path) });
+  const tf = thicknessTerm(base, spec.frontStock);
+  const tb = thicknessTerm(base, spec.boxStock);
+  const thin = thicknessTerm(base, spec.bottomStock);
+  const inset = spec.fronts === 'inset';
   const of = String(number);
   const part = (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]): Panel =>
     panelOf(base, role, `${drawer.id}/${name}`, { key, of }, at);
@@ -189,35 +189,35 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   const between = explainedLength([...wide.terms, minus('box-side', tb.value, { times: 2, source: tb.source })]);
   // An overlaid front reaches beyond the opening; its box must not.
   const clear = slides.kind === 'runner' ? RUNNER : BOX_CLEAR;
-  const lift = Math.max(0, base.floor + clear - (bottom + box.boxAbove.nm));
-  const duck = Math.max(0, bottom + height.value - box.boxBelow.nm - (base.ceiling - BOX_CLEAR));
+  const lift = Math.max(0, base.floor + clear - (bottom + spec.boxAbove.nm));
+  const duck = Math.max(0, bottom + height.value - spec.boxBelow.nm - (base.ceiling - BOX_CLEAR));
   const high = explainedLength([
     plus('front-height', height.value, { inner: height }),
-    minus('box-below', box.boxBelow.nm, own1('boxBelow')),
-    minus('box-above', box.boxAbove.nm, own1('boxAbove')),
+    minus('box-below', spec.boxBelow.nm, own1('boxBelow')),
+    minus('box-above', spec.boxAbove.nm, own1('boxAbove')),
     ...(lift > 0 ? [minus('clear-of-bottom', lift as Length)] : []),
     ...(duck > 0 ? [minus('clear-of-top', duck as Length)] : []),
   ]);
-  const low = bottom + box.boxAbove.nm + lift;
+  const low = bottom + spec.boxAbove.nm + lift;
   const left = insideLeft + slides.clearance.nm;
   const right = left + wide.value;
-  const cornerInset = box.corner === 'dado' ? tb.value : 0;
+  const cornerInset = spec.corner === 'dado' ? tb.value : 0;
   const side = (hand: 'left' | 'right'): Panel =>
     part('side', hand, `box-${hand}`, {
       frame: frame(vector(hand === 'left' ? left + tb.value : right, low, rear), OUT, UP),
       length,
       width: high,
-      stock: box.boxStock,
+      stock: spec.boxStock,
     });
   const cross = (end: 'front' | 'rear'): Panel =>
     part('front', `box-${end}`, `box-${end}`, {
       frame: frame(vector(left + tb.value, low, end === 'front' ? face - cornerInset - tb.value : rear + cornerInset), ALONG, UP),
       length: between,
       width: high,
-      stock: box.boxStock,
+      stock: spec.boxStock,
     });
-  const grooved = box.bottomIn === 'groove';
-  const floorUp = low + (grooved ? box.bottomUp.nm : 0) + thin.value;
+  const grooved = spec.bottomIn === 'groove';
+  const floorUp = low + (grooved ? spec.bottomUp.nm : 0) + thin.value;
   const deep = explainedLength([
     plus('slide-length', length.value, own1('slides', 'length')),
     minus('box-side', tb.value, { times: 2, source: tb.source }),
@@ -227,28 +227,28 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
     frame: frame(vector(left + tb.value, floorUp, rear + cornerInset + tb.value), ALONG, OUT),
     length: between,
     width: deep,
-    stock: box.bottomStock,
+    stock: spec.bottomStock,
   });
   const over = inset ? insideWidth : base.behind.length;
   const applied = part('front', 'applied', 'drawer-front', {
-    frame: frame(vector(inset ? insideLeft + box.gap.nm : box.gap.nm, bottom, face), ALONG, UP),
-    length: explainedLength([plus(inset ? 'inside-width' : 'width', over.value, { inner: over }), minus('gap', box.gap.nm, { times: 2, ...own1('gap') })]),
+    frame: frame(vector(inset ? insideLeft + spec.gap.nm : spec.gap.nm, bottom, face), ALONG, UP),
+    length: explainedLength([plus(inset ? 'inside-width' : 'width', over.value, { inner: over }), minus('gap', spec.gap.nm, { times: 2, ...own1('gap') })]),
     width: height,
-    stock: box.frontStock,
+    stock: spec.frontStock,
   });
   const runners = slides.kind === 'runner' ? runnerPanels(base, part, low) : [];
   const panels = [side('left'), side('right'), cross('front'), cross('rear'), bottomPanel, applied, ...runners];
   const [l, r, f, b, bot] = panels.map((panel) => panel.id) as [string, string, string, string, string];
 
   const cornerJoint = jointOf(
-    box,
-    box.corner === 'pocket' ? 'butt' : box.corner,
-    box.corner === 'pocket' ? { fastening: fasteningOf(box, 2, 'pockets'), glue: false } : {},
+    spec,
+    spec.corner === 'pocket' ? 'butt' : spec.corner,
+    spec.corner === 'pocket' ? { fastening: fasteningOf(spec, 2, 'pockets'), glue: false } : {},
   );
-  const groove: Joint = jointOf(box, grooved ? 'dado' : 'rabbet', {
+  const groove: Joint = jointOf(spec, grooved ? 'dado' : 'rabbet', {
     ...(grooved ? playOf('glue') : { play: ZERO }),
     fastening: null,
-    glue: !grooved && box.glue,
+    glue: !grooved && spec.glue,
   });
   const slide: Joint = { ...LOOSE, kind: 'slide' };
   return {
@@ -262,11 +262,11 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
       connect(bot, 'end', r, 'other', groove, ['bottomIn']),
       connect(bot, 'near', b, 'other', groove, ['bottomIn']),
       connect(bot, 'far', f, 'reference', groove, ['bottomIn']),
-      laidOn(applied.id, 'reference', f, 'other', box, { fastening: fasteningOf(box, 4, 'screws') }),
+      laidOn(applied.id, 'reference', f, 'other', spec, { fastening: fasteningOf(spec, 4, 'screws') }),
       { ...connect(l, 'near', id(base, 'side/left'), 'other', slide), id: `${l}:slide` },
       { ...connect(r, 'near', id(base, 'side/right'), 'reference', slide), id: `${r}:slide` },
       ...runners.map((runner, index) =>
-        laidOn(runner.id, index === 0 ? 'other' : 'reference', id(base, index === 0 ? 'side/left' : 'side/right'), index === 0 ? 'other' : 'reference', box),
+        laidOn(runner.id, index === 0 ? 'other' : 'reference', id(base, index === 0 ? 'side/left' : 'side/right'), index === 0 ? 'other' : 'reference', spec),
       ),
     ],
     hardware: slides.kind === 'side' ? [{ id: `${bot}/slides`, kind: 'slide', name: { key: 'slides', of }, count: 2, panel: l, ratedKg: slides.ratedKg }] : [],
@@ -278,7 +278,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
       width: between,
       height: explainedLength([
         plus('box-height', high.value, { inner: high }),
-        ...(grooved ? [minus('bottom-up', box.bottomUp.nm, own1('bottomUp'))] : []),
+        ...(grooved ? [minus('bottom-up', spec.bottomUp.nm, own1('bottomUp'))] : []),
         minus('box-bottom-thickness', thin.value, { source: thin.source }),
       ]),
       depth: deep,
@@ -294,18 +294,18 @@ const RUNNER = (12 * NM_PER.mm) as Length;
 
 /** A strip under each side of the box, from the back to behind an inset front. */
 function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
-  const { box, insideRear, insideDepth, insideLeft, insideWidth } = base;
-  const tf = thicknessTerm(base, box.frontStock);
+  const { spec, insideRear, insideDepth, insideLeft, insideWidth } = base;
+  const tf = thicknessTerm(base, spec.frontStock);
   const length = explainedLength([
     plus('inside-depth', insideDepth.value, { inner: insideDepth }),
-    ...(box.fronts === 'inset' ? [minus('drawer-front', tf.value, { source: tf.source })] : []),
+    ...(spec.fronts === 'inset' ? [minus('drawer-front', tf.value, { source: tf.source })] : []),
   ]);
-  const t = base.stockOf(box.stock).used.value;
+  const t = base.stockOf(spec.stock).used.value;
   const at = (along: number) => ({
     frame: frame(vector(along, low - RUNNER, insideRear), OUT, UP),
     length,
     width: explainedLength([plus('runner-height', RUNNER)]),
-    stock: box.stock,
+    stock: spec.stock,
   });
   return [part('ledge', 'runner-left', 'runner-left', at(insideLeft + t)), part('ledge', 'runner-right', 'runner-right', at(insideLeft + insideWidth.value))];
 }

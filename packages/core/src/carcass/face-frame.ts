@@ -36,11 +36,11 @@ export interface FaceFramePlan {
 
 /** The frame on an opening; the opening itself without one. `ends` are the carcass's own bottom and top. */
 export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, height: ExplainedLength): FaceFramePlan {
-  const { box } = base;
-  const choice = box.faceFrame;
+  const { spec } = base;
+  const choice = spec.faceFrame;
   if (!choice) return { panels: [], connections: [], opening: bare, thickness: ZERO };
   const t = base.stockOf(choice.stock).used.value;
-  const source = (key: string) => ({ source: own(box, 'faceFrame', key) });
+  const source = (key: string) => ({ source: own(spec, 'faceFrame', key) });
   const flush = choice.inside === 'flush';
   const overhang = choice.overhang.nm;
   const stileWidth = flush
@@ -86,9 +86,9 @@ export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, he
   const [left, right, bottom, top] = panels.map(({ id }) => id) as [string, string, string, string];
   const joined =
     choice.joined === 'half-laps'
-      ? jointOf(box, 'half-lap', { glue: true, fastening: null })
-      : jointOf(box, 'butt', { fastening: fasteningOf(box, 2, choice.joined) });
-  const glued = jointOf(box, 'butt', { fastening: null });
+      ? jointOf(spec, 'half-lap', { glue: true, fastening: null })
+      : jointOf(spec, 'butt', { fastening: fasteningOf(spec, 2, choice.joined) });
+  const glued = jointOf(spec, 'butt', { fastening: null });
   const ends = [bottom, top].flatMap((id) => [connect(id, 'start', left, 'far', joined), connect(id, 'end', right, 'near', joined)]);
   return {
     panels,

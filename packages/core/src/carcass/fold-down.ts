@@ -78,7 +78,7 @@ interface FoldFrame extends HungFrame<FoldDown> {
   readonly leaf: Length;
 }
 
-const id = ({ box }: Pick<FoldFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<FoldFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
 /** Least bearing of a gate under the leaf. [ASSUME] */
 const MIN_BEARING = 50_000_000;
@@ -111,7 +111,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): CabinetGeometry 
   const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const boardFront = (rear + T) as Length;
   const base: FoldFrame = {
-    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    spec: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -153,7 +153,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): CabinetGeometry 
 }
 
 function backboard(base: FoldFrame): Panel {
-  const { box, boardFront } = base;
+  const { spec, boardFront } = base;
   return panelOf(
     base,
     'back',
@@ -161,35 +161,35 @@ function backboard(base: FoldFrame): Panel {
     { key: 'backboard' },
     {
       frame: frame(vector(0, 0, boardFront), UP, ALONG),
-      length: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      length: explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') })]),
       width: base.behind.length,
-      stock: box.stock,
+      stock: spec.stock,
     },
   );
 }
 
 /** A board laid flat, of the leaf's stock: its underside aligns with the leaf's, so that gates bear both. */
 function ledger(base: FoldFrame): Panel {
-  const { box, boardFront } = base;
+  const { spec, boardFront } = base;
   return panelOf(
     base,
     'ledge',
     'ledger',
     { key: 'ledger' },
     {
-      frame: frame(vector(0, box.height.nm, boardFront), ALONG, OUT),
+      frame: frame(vector(0, spec.height.nm, boardFront), ALONG, OUT),
       length: base.behind.length,
-      width: explainedLength([plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') })]),
-      stock: box.leafStock,
+      width: explainedLength([plus('ledger-deep', spec.ledger.nm, { source: own(spec, 'ledger') })]),
+      stock: spec.leafStock,
     },
   );
 }
 
 /** Open it lies level, flush with the ledger's top; folded it hangs in front of the ledger. */
 function leafPanel(base: FoldFrame): Panel {
-  const { box, ledgerFront, leaf } = base;
-  const open = box.state === 'open';
-  const top = box.height.nm;
+  const { spec, ledgerFront, leaf } = base;
+  const open = spec.state === 'open';
+  const top = spec.height.nm;
   return panelOf(
     base,
     'leaf',
@@ -198,8 +198,8 @@ function leafPanel(base: FoldFrame): Panel {
     {
       frame: open ? frame(vector(0, top, ledgerFront), ALONG, OUT) : frame(vector(0, top, ledgerFront + leaf), ALONG, scale(UP, -1)),
       length: base.behind.length,
-      width: explainedLength([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]),
-      stock: box.leafStock,
+      width: explainedLength([plus('leaf-out', spec.depth.nm, { source: own(spec, 'depth') })]),
+      stock: spec.leafStock,
       banded: true,
     },
   );
@@ -207,39 +207,39 @@ function leafPanel(base: FoldFrame): Panel {
 
 /** A gate is a board with its lower front corner cut off. Open it stands out under the leaf; folded it lies along the backboard. */
 function gatePanels(base: FoldFrame): Panel[] {
-  const { box, boardFront, leaf } = base;
-  const t = thicknessTerm(base, box.gateStock).value;
-  const high = box.height.nm - leaf;
-  const tall = box.gateHeight.nm;
-  const reach = box.reach.nm;
+  const { spec, boardFront, leaf } = base;
+  const t = thicknessTerm(base, spec.gateStock).value;
+  const high = spec.height.nm - leaf;
+  const tall = spec.gateHeight.nm;
+  const reach = spec.reach.nm;
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const toe = Math.round(Math.min(tall, reach) / 4);
   const outline = [edge('near', 0, 0), edge('end', tall, 0), edge('far', tall, reach), edge('slope', tall - toe, reach), edge('start', 0, toe)];
-  const length = explainedLength([plus('gate-height', tall, { source: own(box, 'gateHeight') })]);
-  const width = explainedLength([plus('gate-reach', reach, { source: own(box, 'reach') })]);
-  return Array.from({ length: box.supportCount }, (_, index) => {
-    const slot = box.width.nm / box.supportCount;
-    const left = index < box.supportCount / 2;
+  const length = explainedLength([plus('gate-height', tall, { source: own(spec, 'gateHeight') })]);
+  const width = explainedLength([plus('gate-reach', reach, { source: own(spec, 'reach') })]);
+  return Array.from({ length: spec.supportCount }, (_, index) => {
+    const slot = spec.width.nm / spec.supportCount;
+    const left = index < spec.supportCount / 2;
     // Hinged on its outer side, so that it swings inward to lie flat.
     const hinge = Math.round(left ? slot * index + (slot - reach) / 2 : slot * (index + 1) - (slot - reach) / 2);
     const along = left ? hinge : hinge - t;
     const at =
-      box.state === 'open'
+      spec.state === 'open'
         ? frame(vector(along, high - tall, boardFront), UP, OUT)
         : left
           ? frame(vector(hinge, high - tall, boardFront + t), UP, ALONG)
           : frame(vector(hinge, high - tall, boardFront), UP, scale(ALONG, -1));
-    return panelOf(base, 'divider', `gate-${index + 1}`, { key: 'gate', of: String(index + 1) }, { frame: at, length, width, stock: box.gateStock, outline });
+    return panelOf(base, 'divider', `gate-${index + 1}`, { key: 'gate', of: String(index + 1) }, { frame: at, length, width, stock: spec.gateStock, outline });
   });
 }
 
 const HINGED: Joint = { ...LOOSE, kind: 'hinge' };
 
 function connections(base: FoldFrame, gates: readonly Panel[]): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const board = id(base, 'back');
   return [
-    connect(id(base, 'ledge/ledger'), 'near', board, 'reference', jointOf(box, 'butt', { fastening: fasteningOf(box, 6, 'screws') })),
+    connect(id(base, 'ledge/ledger'), 'near', board, 'reference', jointOf(spec, 'butt', { fastening: fasteningOf(spec, 6, 'screws') })),
     connect(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'far', HINGED),
     ...gates.map(({ id: gate }) => connect(gate, 'near', board, 'reference', HINGED)),
   ];
@@ -253,13 +253,13 @@ const LEAF_HINGES = 3;
 const HINGE_IN = 40_000_000;
 const LEG_IN = 50_000_000;
 
-function hardware({ box }: FoldFrame): Hardware[] {
-  const leaf = `${box.id}/leaf`;
-  const screws = { screw: box.hingeScrew.screw, length: box.hingeScrew.length.nm, count: box.hingeScrews };
-  const piano = box.hinge === 'piano';
+function hardware({ spec }: FoldFrame): Hardware[] {
+  const leaf = `${spec.id}/leaf`;
+  const screws = { screw: spec.hingeScrew.screw, length: spec.hingeScrew.length.nm, count: spec.hingeScrews };
+  const piano = spec.hinge === 'piano';
   // Bought as one strip; its screws count per stretch.
-  const along = piano ? { ...screws, count: box.hingeScrews * Math.max(1, Math.floor(box.width.nm / PIANO_STRETCH)) } : screws;
-  const rated = { ratedKg: box.ratedKg };
+  const along = piano ? { ...screws, count: spec.hingeScrews * Math.max(1, Math.floor(spec.width.nm / PIANO_STRETCH)) } : screws;
+  const rated = { ratedKg: spec.ratedKg };
   const row = (kind: Hardware['kind'], name: string, key: WordKey, count: number, more: Partial<Hardware> = {}): Hardware => ({
     id: `${leaf}/${name}`,
     kind,
@@ -269,42 +269,42 @@ function hardware({ box }: FoldFrame): Hardware[] {
     ...more,
   });
   return [
-    row('hinge', 'hinges', `hinge-${box.hinge}`, piano ? 1 : LEAF_HINGES, { screws: along }),
-    ...(box.supports === 'gate' ? [row('hinge', 'gate-hinges', 'gate-hinges', 2 * box.supportCount)] : []),
-    ...(box.supports === 'bracket' ? [row('bracket', 'brackets', 'folding-brackets', box.supportCount, rated)] : []),
-    ...(box.supports === 'leg' ? [row('bracket', 'legs', 'folding-legs', box.supportCount, rated)] : []),
-    ...(box.latch ? [row('latch', 'latch', 'latch', 1)] : []),
+    row('hinge', 'hinges', `hinge-${spec.hinge}`, piano ? 1 : LEAF_HINGES, { screws: along }),
+    ...(spec.supports === 'gate' ? [row('hinge', 'gate-hinges', 'gate-hinges', 2 * spec.supportCount)] : []),
+    ...(spec.supports === 'bracket' ? [row('bracket', 'brackets', 'folding-brackets', spec.supportCount, rated)] : []),
+    ...(spec.supports === 'leg' ? [row('bracket', 'legs', 'folding-legs', spec.supportCount, rated)] : []),
+    ...(spec.latch ? [row('latch', 'latch', 'latch', 1)] : []),
   ];
 }
 
 /** Support of the leaf. Bought brackets reach two thirds under it. [ASSUME] */
-function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
-  const gated = box.supports === 'gate';
-  const reach = { gate: box.reach.nm - box.ledger.nm, bracket: Math.round((box.depth.nm * 2) / 3), leg: box.depth.nm - LEG_IN }[box.supports];
-  const tallest = box.height.nm - UNDER_LEAF;
-  const whole = (nm: number) => entered(box.unit === 'mm' ? `${Math.floor(nm / 1e6)} mm` : `${Math.floor(nm / 25.4e6)} in`);
+function propOf({ spec }: FoldFrame, gates: readonly Panel[]): Prop {
+  const gated = spec.supports === 'gate';
+  const reach = { gate: spec.reach.nm - spec.ledger.nm, bracket: Math.round((spec.depth.nm * 2) / 3), leg: spec.depth.nm - LEG_IN }[spec.supports];
+  const tallest = spec.height.nm - UNDER_LEAF;
+  const whole = (nm: number) => entered(spec.unit === 'mm' ? `${Math.floor(nm / 1e6)} mm` : `${Math.floor(nm / 25.4e6)} in`);
   const taller = whole(tallest);
   // Folded, all gates lie side by side behind the leaf.
-  const furthest = whole(Math.min(box.ledger.nm + box.depth.nm, box.width.nm / box.supportCount));
+  const furthest = whole(Math.min(spec.ledger.nm + spec.depth.nm, spec.width.nm / spec.supportCount));
   return {
-    kind: box.supports,
-    leaf: `${box.id}/leaf`,
-    ledger: `${box.id}/ledge/ledger`,
-    count: box.supportCount,
+    kind: spec.supports,
+    leaf: `${spec.id}/leaf`,
+    ledger: `${spec.id}/ledge/ledger`,
+    count: spec.supportCount,
     reach: reach as Length,
-    ledgerDeep: box.ledger.nm,
-    hingesApart: Math.max(1, box.gateHeight.nm - 2 * HINGE_IN) as Length,
-    hingeScrews: gated ? { screw: box.hingeScrew.screw, length: box.hingeScrew.length.nm, count: box.hingeScrews } : null,
-    ratedKg: gated ? null : box.ratedKg,
+    ledgerDeep: spec.ledger.nm,
+    hingesApart: Math.max(1, spec.gateHeight.nm - 2 * HINGE_IN) as Length,
+    hingeScrews: gated ? { screw: spec.hingeScrew.screw, length: spec.hingeScrew.length.nm, count: spec.hingeScrews } : null,
+    ratedKg: gated ? null : spec.ratedKg,
     panels: gates.map(({ id: gate }) => gate),
     stronger: [
-      ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates' as const, path: ['gateHeight'], value: taller }] : []),
-      ...(gated && furthest.nm > box.reach.nm ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
-      ...(gated && box.hingeScrews < MAX_HINGE_SCREWS
-        ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MAX_HINGE_SCREWS, box.hingeScrews + 2) }]
+      ...(gated && taller.nm > spec.gateHeight.nm ? [{ label: 'taller-gates' as const, path: ['gateHeight'], value: taller }] : []),
+      ...(gated && furthest.nm > spec.reach.nm ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
+      ...(gated && spec.hingeScrews < MAX_HINGE_SCREWS
+        ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MAX_HINGE_SCREWS, spec.hingeScrews + 2) }]
         : []),
-      ...(!gated && box.supportCount < MAX_PROPS
-        ? [{ label: 'more-props' as const, path: ['supportCount'], value: Math.min(MAX_PROPS, box.supportCount + 2) }]
+      ...(!gated && spec.supportCount < MAX_PROPS
+        ? [{ label: 'more-props' as const, path: ['supportCount'], value: Math.min(MAX_PROPS, spec.supportCount + 2) }]
         : []),
     ],
   };
@@ -314,15 +314,15 @@ export const MAX_HINGE_SCREWS = 12;
 export const MAX_PROPS = 4;
 
 /** Someone leans on the middle of the front edge, in line with the cabinet's own weight. */
-const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
-  kg: box.edgeKg,
-  from: own(box, 'edgeKg'),
-  at: { along: Math.round(box.width.nm / 2) as Length, up: box.height.nm, out: (ledgerFront + box.depth.nm) as Length },
+const pressedAt = ({ spec, ledgerFront }: FoldFrame): Pressed => ({
+  kg: spec.edgeKg,
+  from: own(spec, 'edgeKg'),
+  at: { along: Math.round(spec.width.nm / 2) as Length, up: spec.height.nm, out: (ledgerFront + spec.depth.nm) as Length },
 });
 
 function compartment(base: FoldFrame): Compartment {
-  const { box, ledgerFront } = base;
-  const depth: ExplainedLength = explainedLength([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]);
+  const { spec, ledgerFront } = base;
+  const depth: ExplainedLength = explainedLength([plus('leaf-out', spec.depth.nm, { source: own(spec, 'depth') })]);
   return {
     id: id(base, 'space/leaf'),
     name: { key: 'on-the-leaf' },
@@ -331,7 +331,7 @@ function compartment(base: FoldFrame): Compartment {
     width: base.behind.length,
     height: explainedLength([plus('work-height', WORK)]),
     depth,
-    at: { along: ZERO, up: box.height.nm, out: ledgerFront },
+    at: { along: ZERO, up: spec.height.nm, out: ledgerFront },
   };
 }
 

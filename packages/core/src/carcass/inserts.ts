@@ -80,7 +80,7 @@ export function withInserts(cabinet: CabinetGeometry, design: SpecBase, stockOf:
     const space = cabinet.compartments.find(({ keptBy }) => keptBy === insert.in);
     const floor = space && cabinet.panels.find(({ id }) => id === space.floor);
     // Only a level floor holds a loose insert.
-    return space && floor && floor.frame.w.up < -0.999 ? [make({ box: design, stockOf }, insert, space, String(index + 1))] : [];
+    return space && floor && floor.frame.w.up < -0.999 ? [make({ spec: design, stockOf }, insert, space, String(index + 1))] : [];
   });
   return {
     ...cabinet,
@@ -101,7 +101,7 @@ function make(base: PanelBase, insert: Insert, space: Compartment, of: string): 
   }
 }
 
-const entered = ({ box: spec }: PanelBase, insert: Insert, key: string) => ({ source: own(spec, 'inserts', insert.id, key) });
+const entered = ({ spec: spec }: PanelBase, insert: Insert, key: string) => ({ source: own(spec, 'inserts', insert.id, key) });
 const measure = (base: PanelBase, insert: Insert, key: 'length' | 'depth' | 'height'): ExplainedLength =>
   explainedLength([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
 

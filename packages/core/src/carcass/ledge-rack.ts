@@ -75,7 +75,7 @@ export function newLedgeRack(start: NewSpec): LedgeRack {
 
 type Frame = ShellFrame<LedgeRack>;
 type Shelf = SpaceElement & { readonly ledge: Ledge };
-const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Frame, rest: string): string => `${spec.id}/${rest}`;
 
 interface Stage {
   readonly ledge: Ledge;
@@ -144,7 +144,7 @@ function shelf(base: Frame, { element: { ledge }, at, number }: PlacedElement<Sh
       frame: frame(vector(base.insideLeft, at + base.T, base.insideRear), ALONG, OUT),
       length: base.insideWidth,
       width: base.insideDepth,
-      stock: base.box.stock,
+      stock: base.spec.stock,
       banded: true,
       cuts: notches(base, ledge),
     },
@@ -155,7 +155,7 @@ function shelf(base: Frame, { element: { ledge }, at, number }: PlacedElement<Sh
 const evenly = (width: number, count: number, index: number): Length => Math.round((width * (2 * index + 1)) / (2 * count)) as Length;
 
 /** Slots for stems, from the front edge to their round ends. */
-function notches({ box, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
+function notches({ spec, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
   if (ledge.kind !== 'notched') return [];
   return Array.from({ length: ledge.count }, (_, index) => ({
     kind: 'notch' as const,
@@ -166,7 +166,7 @@ function notches({ box, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
     width: ledge.notchWidth.nm,
     depth: ledge.notchDepth.nm,
     round: true,
-    reason: { key: 'stem-notch', of: box.name },
+    reason: { key: 'stem-notch', of: spec.name },
   }));
 }
 
@@ -189,8 +189,8 @@ const stripHeights = ({ strips, stripHeight, stripGap }: Ledge): number[] =>
   Array.from({ length: strips }, (_, index) => index * (stripHeight.nm + stripGap.nm));
 
 function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
-  const { box, front } = base;
-  const t = base.stockOf(box.stripStock).used.value;
+  const { spec, front } = base;
+  const t = base.stockOf(spec.stripStock).used.value;
   // The front of a notched shelf stays free: stems come in there.
   if (ledge.kind === 'notched') return [];
   const made = stripHeights(ledge).map((up, index) =>
@@ -202,8 +202,8 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
       {
         frame: frame(vector(base.insideLeft, space.floor + up, front - t), ALONG, UP),
         length: base.insideWidth,
-        width: explainedLength([plus('strip-height', ledge.stripHeight.nm, { source: own(box, 'ledges', ledge.id, 'stripHeight') })]),
-        stock: box.stripStock,
+        width: explainedLength([plus('strip-height', ledge.stripHeight.nm, { source: own(spec, 'ledges', ledge.id, 'stripHeight') })]),
+        stock: spec.stripStock,
         cuts: index === ledge.strips - 1 ? scoops(base, ledge) : [],
       },
     ),
@@ -219,7 +219,7 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
       frame: frame(vector(Math.round(base.insideLeft + (base.insideWidth.value - t) / 2), space.floor, front - t - POST), UP, OUT),
       length: explainedLength([plus('support-height', height as Length)]),
       width: explainedLength([plus('support-depth', POST)]),
-      stock: box.stripStock,
+      stock: spec.stripStock,
     },
   );
   return [...made, post];
@@ -229,25 +229,25 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
 const POST = (25 * NM_PER.mm) as Length;
 
 function shelfConnections(base: Frame, shelves: readonly Panel[]): Connection[] {
-  const { box } = base;
-  const by = jointOf(box, box.shelfJoint);
-  const loose = { ...jointOf(box, 'butt'), glue: false, fastening: null };
+  const { spec } = base;
+  const by = jointOf(spec, spec.shelfJoint);
+  const loose = { ...jointOf(spec, 'butt'), glue: false, fastening: null };
   return shelves.flatMap(({ id: panel }) => [
     ...between(panel, id(base, 'side/left'), id(base, 'side/right'), by, ['shelfJoint']),
-    ...(box.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', loose)]),
+    ...(spec.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', loose)]),
   ]);
 }
 
 function stripConnections(base: Frame, { ledge, panel }: Stage): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   if (ledge.kind === 'notched') return [];
-  const glued = jointOf(box, 'butt', { fastening: null });
-  const ends = jointOf(box, 'butt');
+  const glued = jointOf(spec, 'butt', { fastening: null });
+  const ends = jointOf(spec, 'butt');
   const strip = (index: number): string => id(base, `ledge/${ledge.id}/${index + 1}`);
   const support = id(base, `divider/${ledge.id}`);
   // The strips above the lowest are glued to the same edge of it.
   const upper = Array.from({ length: Math.max(0, ledge.strips - 1) }, (_, index) => ({
-    ...laidOn(support, 'reference', strip(index + 1), 'reference', box, { fastening: null }),
+    ...laidOn(support, 'reference', strip(index + 1), 'reference', spec, { fastening: null }),
     id: `${support}:strip-${index + 2}`,
   }));
   return [
@@ -262,7 +262,7 @@ function stripConnections(base: Frame, { ledge, panel }: Stage): Connection[] {
 }
 
 function compartment(base: Frame, { ledge, number, panel, space }: Stage): Compartment {
-  const t = thicknessTerm(base, base.box.stripStock);
+  const t = thicknessTerm(base, base.spec.stripStock);
   const depth: ExplainedLength =
     ledge.strips > 0 && ledge.kind !== 'notched'
       ? explainedLength([

@@ -123,7 +123,7 @@ interface RingFrame extends HungFrame<MitredBox> {
   readonly size: { readonly width: Length; readonly height: Length };
 }
 
-const id = ({ box }: Pick<RingFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<RingFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
 function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const T = thicknessTerm({ stockOf }, box.stock).value;
@@ -145,7 +145,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const span = chord(corners, backTop - box.hanging.drop.nm, toMm(box.hanging.boardWidth.nm) * NM_PER.mm);
   const foot = footOf(corners, box.hanging.spacer?.height.nm ?? 0, size.width);
   return {
-    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    spec: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -240,20 +240,20 @@ function roleOf({ v }: { readonly v: number }): Role {
 
 /** A wall along one side of the ring: u runs clockwise along it, v forward, its reference face outside. */
 function wall(base: RingFrame, index: number): Panel {
-  const { box, corners, frontCorners, rear, back } = base;
+  const { spec, corners, frontCorners, rear, back } = base;
   const n = corners.length;
   const next = (index + 1) % n;
   const at = ({ u, v }: PanelPoint, out: number): Vector => vector(u, v, out);
   const [a, b, c, d] = [
     at(corners[index]!, rear + back),
     at(corners[next]!, rear + back),
-    at(frontCorners[next]!, rear + box.depth.nm),
-    at(frontCorners[index]!, rear + box.depth.nm),
+    at(frontCorners[next]!, rear + spec.depth.nm),
+    at(frontCorners[index]!, rear + spec.depth.nm),
   ];
   const run = Math.hypot(b.along - a.along, b.up - a.up);
   const u = vector((b.along - a.along) / run, (b.up - a.up) / run, 0);
   const outward = { u: -u.up, v: u.along };
-  const lean = (box.leanDeg * Math.PI) / 180;
+  const lean = (spec.leanDeg * Math.PI) / 180;
   const v = vector(outward.u * Math.sin(lean), outward.v * Math.sin(lean), Math.cos(lean));
   const on = (p: Vector): PanelPoint => {
     const from = vector(p.along - a.along, p.up - a.up, p.out - a.out);
@@ -268,7 +268,7 @@ function wall(base: RingFrame, index: number): Panel {
   const straight = roundToNm(run / NM_PER.mm);
   const length = explainedLength([plus('ring-side', straight), ...(long > straight ? [plus('spread-of-lean', (long - straight) as Length)] : [])]);
   const role = roleOf(outward);
-  const name = box.ring === 'equal' ? `w${index + 1}` : (inOrder(box.chosen)[index]?.id ?? 'closing');
+  const name = spec.ring === 'equal' ? `w${index + 1}` : (inOrder(spec.chosen)[index]?.id ?? 'closing');
   return panelOf(
     base,
     role,
@@ -278,7 +278,7 @@ function wall(base: RingFrame, index: number): Panel {
       frame: frame(a, u, v),
       length: long === straight ? explainedLength([plus('ring-side', straight)]) : length,
       width: explainedLength([...base.depth.terms, ...(wide > base.depth.value ? [plus('along-the-lean', (wide - base.depth.value) as Length)] : [])]),
-      stock: box.stock,
+      stock: spec.stock,
       outline,
     },
   );
@@ -292,8 +292,8 @@ const SPLINE_AT = 0.6;
 
 /** A loose strip across the corner of two walls, in the plane they meet in; their grooves set its width. */
 function spline(base: RingFrame, one: Panel, next: Panel): Panel {
-  const { box, T } = base;
-  const stock = box.spline!;
+  const { spec, T } = base;
+  const stock = spec.spline!;
   const t = base.stockOf(stock).used.value;
   const corner = place(one.frame, one.outline.find(({ id: edge }) => edge === 'end')!.from);
   // Reference faces lie outside: outward is against w.
@@ -321,7 +321,7 @@ function spline(base: RingFrame, one: Panel, next: Panel): Panel {
 }
 
 function backPanel(base: RingFrame): Panel {
-  const { box, corners, insideRear } = base;
+  const { spec, corners, insideRear } = base;
   const lows = { u: Math.min(...corners.map(({ u }) => u)), v: Math.min(...corners.map(({ v }) => v)) };
   const highs = { u: Math.max(...corners.map(({ u }) => u)), v: Math.max(...corners.map(({ v }) => v)) };
   // Upright is the panel's u, along is its v: read so, the ring runs counterclockwise.
@@ -335,7 +335,7 @@ function backPanel(base: RingFrame): Panel {
       frame: frame(vector(lows.u, lows.v, insideRear), UP, ALONG),
       length: explainedLength([plus('ring-height', (highs.v - lows.v) as Length)]),
       width: explainedLength([plus('ring-width', (highs.u - lows.u) as Length)]),
-      stock: box.backStock,
+      stock: spec.backStock,
       outline: points.map((from, index) => ({ id: BACK_EDGES[index]!, from, bevel: 0 })),
     },
   );
@@ -344,10 +344,10 @@ function backPanel(base: RingFrame): Panel {
 const BACK_EDGES: readonly PanelEdge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
 
 function connections(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Connection[] {
-  const { box } = base;
-  const mitre = jointOf(box, 'mitre', { fastening: null });
-  const onBack = jointOf(box, 'butt');
-  const splined = jointOf(box, 'dado', { glue: true, fastening: null });
+  const { spec } = base;
+  const mitre = jointOf(spec, 'mitre', { fastening: null });
+  const onBack = jointOf(spec, 'butt');
+  const splined = jointOf(spec, 'dado', { glue: true, fastening: null });
   return walls.flatMap((panel, index) => [
     connect(panel.id, 'end', walls[(index + 1) % walls.length]!.id, 'start', mitre),
     connect(panel.id, 'near', id(base, 'back'), 'reference', onBack),
@@ -358,7 +358,7 @@ function connections(base: RingFrame, walls: readonly Panel[], splines: readonly
         connect(loose, 'far', walls[(index + 1) % walls.length]!.id, 'start', splined),
       ]),
     // Leaning walls have their front edges cut to one plane.
-    ...(box.leanDeg > 0 ? [connect(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
+    ...(spec.leanDeg > 0 ? [connect(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
   ]);
 }
 

@@ -24,16 +24,16 @@ const PIN_DEPTH = 10_000_000;
 
 /** The elements that divide its inside, and the space they divide. */
 const insideJob = (base: BoxFrame): CutUpJob<ShelfElement, SpaceElement> => {
-  const { box } = base;
+  const { spec } = base;
   return {
     inside: wholeSpace(base),
-    shelves: Object.values(box.shelves),
-    dividers: Object.values(box.dividers),
+    shelves: Object.values(spec.shelves),
+    dividers: Object.values(spec.dividers),
     thickness: base.T,
-    thicknessFrom: thicknessTerm(base, box.stock).source,
-    panelOf: (kind, id) => `${box.id}/${kind}/${id}`,
-    enteredAt: (kind, id) => own(box, kind === 'shelf' ? 'shelves' : 'dividers', id, 'at'),
-    rest: (shelf, above, space) => (shelf.fixing === 'pins' ? onHoles(box, above, space.height.value) : above),
+    thicknessFrom: thicknessTerm(base, spec.stock).source,
+    panelOf: (kind, id) => `${spec.id}/${kind}/${id}`,
+    enteredAt: (kind, id) => own(spec, kind === 'shelf' ? 'shelves' : 'dividers', id, 'at'),
+    rest: (shelf, above, space) => (shelf.fixing === 'pins' ? onHoles(spec, above, space.height.value) : above),
   };
 };
 
@@ -94,7 +94,7 @@ const overhangs = ({ faceFrame }: ShelfBox) => (faceFrame && faceFrame.overhang.
 
 type BoxFrame = ShellFrame<ShelfBox>;
 
-const id = (base: BoxFrame, rest: string): string => `${base.box.id}/${rest}`;
+const id = (base: BoxFrame, rest: string): string => `${base.spec.id}/${rest}`;
 
 function wholeSpace(base: BoxFrame): SpaceBox {
   return {
@@ -112,7 +112,7 @@ function wholeSpace(base: BoxFrame): SpaceBox {
 }
 
 function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Panel[] {
-  const { box, insideRear, insideDepth } = base;
+  const { spec, insideRear, insideDepth } = base;
   return placed.map(({ element, kind, within, at, number }) =>
     panelOf(
       base,
@@ -123,7 +123,7 @@ function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElem
         frame: kind === 'shelf' ? frame(vector(within.left, at + base.T, insideRear), ALONG, OUT) : frame(vector(at, within.floor, insideRear), UP, OUT),
         length: kind === 'shelf' ? within.width : within.height,
         width: insideDepth,
-        stock: box.stock,
+        stock: spec.stock,
         banded: true,
         cuts: kind === 'divider' ? roundStrips(base, within) : [],
       },
@@ -135,11 +135,11 @@ function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElem
 const NOTCH_PLAY = 500_000;
 
 /** A divider is notched around the strips across the back: past its own edge where they lie at its end, because the ends go into joints. */
-function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: SpaceBox): PanelCut[] {
-  const reach = box.jointDepth.nm + NOTCH_PLAY;
+function roundStrips({ spec, T, floor, ceiling }: BoxFrame, within: SpaceBox): PanelCut[] {
+  const reach = spec.jointDepth.nm + NOTCH_PLAY;
   const strips = [
-    ...(box.hanging.rail ? [{ id: 'rail', from: ceiling - box.hanging.rail.nm, to: ceiling }] : []),
-    ...(box.nailingStrip ? [{ id: 'strip', from: floor, to: floor + box.nailingStrip.nm }] : []),
+    ...(spec.hanging.rail ? [{ id: 'rail', from: ceiling - spec.hanging.rail.nm, to: ceiling }] : []),
+    ...(spec.nailingStrip ? [{ id: 'strip', from: floor, to: floor + spec.nailingStrip.nm }] : []),
   ];
   return strips.flatMap(({ id: strip, from, to }): PanelCut[] => {
     const low = Math.max(from - within.floor, 0);
@@ -163,8 +163,8 @@ function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: SpaceBox): Pa
 
 /** The strip at the foot of the back; the one at its head is the hanging rail. */
 function strips(base: BoxFrame): Panel[] {
-  const { box } = base;
-  if (!box.nailingStrip) return [];
+  const { spec } = base;
+  if (!spec.nailingStrip) return [];
   return [
     panelOf(
       base,
@@ -174,17 +174,17 @@ function strips(base: BoxFrame): Panel[] {
       {
         frame: frame(vector(base.insideLeft, base.floor, base.insideRear), ALONG, UP),
         length: base.insideWidth,
-        width: explainedLength([plus('strip-height', box.nailingStrip.nm, { source: own(box, 'nailingStrip') })]),
-        stock: box.stock,
+        width: explainedLength([plus('strip-height', spec.nailingStrip.nm, { source: own(spec, 'nailingStrip') })]),
+        stock: spec.stock,
       },
     ),
   ];
 }
 
 function insideConnections(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Connection[] {
-  const { box } = base;
-  const fixed = jointOf(box, box.shelfJoint, box.setback.nm > 0 ? { stopped: true } : {});
-  const onBack = (panel: string): Connection[] => (box.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
+  const { spec } = base;
+  const fixed = jointOf(spec, spec.shelfJoint, spec.setback.nm > 0 ? { stopped: true } : {});
+  const onBack = (panel: string): Connection[] => (spec.back.kind === 'none' ? [] : [connect(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
   return placed.flatMap(({ element, kind, within }) => {
     const panel = id(base, `${kind}/${element.id}`);
     if (kind === 'divider')
@@ -211,18 +211,18 @@ function insideConnections(base: BoxFrame, { placed }: CutUp<ShelfElement | Spac
 }
 
 function stripConnections(base: BoxFrame): Connection[] {
-  const { box } = base;
-  if (!box.nailingStrip) return [];
+  const { spec } = base;
+  if (!spec.nailingStrip) return [];
   const strip = id(base, 'hanging-rail/low');
-  const ends = railEndsOf(box);
+  const ends = railEndsOf(spec);
   return [
     ...between(strip, id(base, 'side/left'), id(base, 'side/right'), ends),
-    connect(strip, 'near', id(base, 'bottom'), 'reference', jointOf(box, 'butt', { fastening: null })),
+    connect(strip, 'near', id(base, 'bottom'), 'reference', jointOf(spec, 'butt', { fastening: null })),
   ];
 }
 
 function openingOf(base: BoxFrame): DoorOpening {
-  const { T, floor, box } = base;
+  const { T, floor, spec } = base;
   return {
     left: base.insideLeft,
     bottom: floor,
@@ -230,7 +230,7 @@ function openingOf(base: BoxFrame): DoorOpening {
     height: base.insideHeight,
     edges: { left: T, right: T, bottom: T, top: T },
     front: base.front,
-    frames: { left: `${box.id}/side/left`, right: `${box.id}/side/right`, bottom: `${box.id}/bottom`, top: `${box.id}/top` },
+    frames: { left: `${spec.id}/side/left`, right: `${spec.id}/side/right`, bottom: `${spec.id}/bottom`, top: `${spec.id}/top` },
   };
 }
 
@@ -260,8 +260,8 @@ function onHoles({ pins }: ShelfBox, above: Length, height: Length): Length {
 
 /** Rows of pin holes in the two uprights of every space with shelves on pins. */
 function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): ReadonlyMap<string, readonly PanelCut[]> {
-  const { box } = base;
-  const { pins } = box;
+  const { spec } = base;
+  const { pins } = spec;
   const rows = new Map<string, PanelCut[]>();
   const done = new Set<string>();
   for (const { element, within } of placed) {
@@ -274,7 +274,7 @@ function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>
     ] as const) {
       const first = from === 'bottom' ? pins.first.nm : within.height.value - pins.first.nm - (count - 1) * pins.pitch.nm;
       const side = host.includes('/side/');
-      const foot = side ? (box.bottom.runs === 'over' ? base.T : 0) : dividerFoot(placed, host);
+      const foot = side ? (spec.bottom.runs === 'over' ? base.T : 0) : dividerFoot(placed, host);
       const rear = side ? base.insideRear - base.carcassRear : 0;
       const insets = [rear + pins.inset.nm, rear + base.insideDepth.value - pins.inset.nm];
       const made = insets.map((v, index): PanelCut => ({

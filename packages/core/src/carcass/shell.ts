@@ -110,39 +110,39 @@ export interface ShellFrame<D extends Shelled = Shelled> extends HungFrame<D> {
 }
 
 /** `away`: depth a family takes from the inside, for a door or a setback. */
-export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: readonly LengthTerm[] = []): ShellFrame<D> {
-  const sheet = thicknessTerm({ stockOf }, box.stock);
+export function shellFrame<D extends Shelled>(spec: D, stockOf: StockOf, away: readonly LengthTerm[] = []): ShellFrame<D> {
+  const sheet = thicknessTerm({ stockOf }, spec.stock);
   const T = sheet.value;
-  const backTerm = box.back.kind === 'none' ? null : thicknessTerm({ stockOf }, box.back.stock);
+  const backTerm = spec.back.kind === 'none' ? null : thicknessTerm({ stockOf }, spec.back.stock);
   const backThickness = backTerm?.value ?? ZERO;
-  const rear = gapBehind(box, stockOf);
-  const recess = box.hanging.kind === 'recessed' ? stockOf(box.hanging.stock).used.value : ZERO;
-  const grooved = box.back.kind === 'groove' ? box.back.setback.nm : ZERO;
-  const front = (rear + box.depth.nm) as Length;
-  const depthTerm = plus('depth', box.depth.nm, { source: own(box, 'depth') });
+  const rear = gapBehind(spec, stockOf);
+  const recess = spec.hanging.kind === 'recessed' ? stockOf(spec.hanging.stock).used.value : ZERO;
+  const grooved = spec.back.kind === 'groove' ? spec.back.setback.nm : ZERO;
+  const front = (rear + spec.depth.nm) as Length;
+  const depthTerm = plus('depth', spec.depth.nm, { source: own(spec, 'depth') });
   const ends = (['top', 'bottom'] as const).map((end) => ({
     end,
-    lip: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO,
+    lip: spec[end].runs === 'between' && spec[end].joint === 'dado' ? spec[end].lip.nm : ZERO,
   }));
   const insideHeight = explainedLength([
-    plus('height', box.height.nm, { source: own(box, 'height') }),
+    plus('height', spec.height.nm, { source: own(spec, 'height') }),
     minus('top-and-bottom', T, { times: 2, source: sheet.source }),
-    ...ends.filter(({ lip }) => lip !== 0).map(({ end, lip }) => minus(`lip-${end}`, lip, { source: own(box, end, 'lip') })),
+    ...ends.filter(({ lip }) => lip !== 0).map(({ end, lip }) => minus(`lip-${end}`, lip, { source: own(spec, end, 'lip') })),
   ]);
   const floor = (ends[1]!.lip + T) as Length;
-  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', spec.width.nm, { source: own(spec, 'width') })]);
   const backAway = backTerm ? [minus('back', backThickness, { source: backTerm.source })] : [];
   return {
-    box,
+    spec,
     stockOf,
     T,
     backThickness,
     rear,
-    carcassRear: (box.back.kind === 'over' ? rear + backThickness : rear) as Length,
+    carcassRear: (spec.back.kind === 'over' ? rear + backThickness : rear) as Length,
     front,
     floor,
     behind: { left: ZERO, length: width },
-    topUp: box.height.nm,
+    topUp: spec.height.nm,
     insideLeft: T,
     insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source: sheet.source })]),
     ceiling: (floor + insideHeight.value) as Length,
@@ -152,23 +152,23 @@ export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: re
     insideDepth: explainedLength([
       depthTerm,
       ...(recess ? [minus('recess', recess)] : []),
-      ...(grooved ? [minus('back-setback', grooved, { source: own(box, 'back', 'setback') })] : []),
+      ...(grooved ? [minus('back-setback', grooved, { source: own(spec, 'back', 'setback') })] : []),
       ...backAway,
       ...away,
     ]),
-    carcassDepth: explainedLength([depthTerm, ...(box.back.kind === 'over' ? backAway : [])]),
+    carcassDepth: explainedLength([depthTerm, ...(spec.back.kind === 'over' ? backAway : [])]),
   };
 }
 
-const id = (base: ShellFrame, rest: string): string => `${base.box.id}/${rest}`;
+const id = (base: ShellFrame, rest: string): string => `${base.spec.id}/${rest}`;
 
 /** Sides, top, bottom and back. */
 export function shellPanels(base: ShellFrame): Panel[] {
-  const { box, T, carcassRear } = base;
-  const { source } = thicknessTerm(base, box.stock);
-  const over = (['top', 'bottom'] as const).filter((end) => box[end].runs === 'over');
-  const sideLength = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
-  const sideUp = box.bottom.runs === 'over' ? T : ZERO;
+  const { spec, T, carcassRear } = base;
+  const { source } = thicknessTerm(base, spec.stock);
+  const over = (['top', 'bottom'] as const).filter((end) => spec[end].runs === 'over');
+  const sideLength = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
+  const sideUp = spec.bottom.runs === 'over' ? T : ZERO;
   const side = (hand: 'left' | 'right'): Panel =>
     panelOf(
       base,
@@ -176,15 +176,15 @@ export function shellPanels(base: ShellFrame): Panel[] {
       hand,
       { key: `side-${hand}` },
       {
-        frame: frame(vector(hand === 'left' ? 0 : box.width.nm - T, sideUp, carcassRear), UP, OUT),
+        frame: frame(vector(hand === 'left' ? 0 : spec.width.nm - T, sideUp, carcassRear), UP, OUT),
         length: sideLength,
         width: base.carcassDepth,
-        stock: box.stock,
+        stock: spec.stock,
         banded: true,
       },
     );
   const level = (role: 'top' | 'bottom', upperFace: number): Panel => {
-    const runsOver = box[role].runs === 'over';
+    const runsOver = spec[role].runs === 'over';
     return panelOf(
       base,
       role,
@@ -194,31 +194,31 @@ export function shellPanels(base: ShellFrame): Panel[] {
         frame: frame(vector(runsOver ? 0 : T, upperFace, carcassRear), ALONG, OUT),
         length: runsOver ? base.behind.length : base.insideWidth,
         width: base.carcassDepth,
-        stock: box.stock,
+        stock: spec.stock,
         banded: true,
       },
     );
   };
   const panels = [side('left'), side('right'), level('top', base.ceiling + T), level('bottom', base.floor)];
-  return box.back.kind === 'none' ? panels : [...panels, ...backPanels(base)];
+  return spec.back.kind === 'none' ? panels : [...panels, ...backPanels(base)];
 }
 
 /** Height of the seam of a two-piece back above the inside floor; null in one piece, or without room for two. */
-function splitAt({ box, insideHeight }: ShellFrame): Length | null {
-  const { split } = box.back;
-  return isLetIn(box) && split && split.nm < insideHeight.value ? split.nm : null;
+function splitAt({ spec, insideHeight }: ShellFrame): Length | null {
+  const { split } = spec.back;
+  return isLetIn(spec) && split && split.nm < insideHeight.value ? split.nm : null;
 }
 
 function backPanels(base: ShellFrame): Panel[] {
-  const { box, T, insideRear, floor } = base;
-  const over = box.back.kind === 'over';
+  const { spec, T, insideRear, floor } = base;
+  const over = spec.back.kind === 'over';
   const width = over ? base.behind.length : base.insideWidth;
   const piece = (element: string, key: WordKey, up: number, length: ExplainedLength): Panel =>
-    panelOf(base, 'back', element, { key }, { frame: frame(vector(over ? 0 : T, up, insideRear), UP, ALONG), length, width, stock: box.back.stock });
+    panelOf(base, 'back', element, { key }, { frame: frame(vector(over ? 0 : T, up, insideRear), UP, ALONG), length, width, stock: spec.back.stock });
   const split = splitAt(base);
-  if (over) return [piece('', 'back', 0, explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]))];
+  if (over) return [piece('', 'back', 0, explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') })]))];
   if (split === null) return [piece('', 'back', floor, base.insideHeight)];
-  const source = { source: own(box, 'back', 'split') };
+  const source = { source: own(spec, 'back', 'split') };
   const rest = explainedLength([plus('inside-height', base.insideHeight.value, { inner: base.insideHeight }), minus('back-split', split, source)]);
   return [piece('', 'back-lower', floor, explainedLength([plus('back-split', split, source)])), piece('upper', 'back-upper', floor + split, rest)];
 }
@@ -226,10 +226,10 @@ function backPanels(base: ShellFrame): Panel[] {
 export const shellConnections = (base: ShellFrame): Connection[] => [...endConnections(base), ...backConnections(base), ...railConnections(base)];
 
 function endConnections(base: ShellFrame): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   return (['top', 'bottom'] as const).flatMap((end) => {
-    const { runs, joint: kind } = box[end];
-    const by = jointOf(box, kind);
+    const { runs, joint: kind } = spec[end];
+    const by = jointOf(spec, kind);
     const panel = id(base, end);
     if (runs === 'between') return between(panel, id(base, 'side/left'), id(base, 'side/right'), by, [end]);
     const face: Face = end === 'top' ? 'other' : 'reference';
@@ -238,15 +238,15 @@ function endConnections(base: ShellFrame): Connection[] {
 }
 
 function backConnections(base: ShellFrame): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const back = id(base, 'back');
-  if (box.back.kind === 'rabbet' || box.back.kind === 'groove') {
-    const grooved = box.back.kind === 'groove';
-    const by = jointOf(box, grooved ? 'dado' : 'rabbet', {
-      depth: box.back.rabbetDepth.nm,
-      endPlay: box.back.play.nm,
+  if (spec.back.kind === 'rabbet' || spec.back.kind === 'groove') {
+    const grooved = spec.back.kind === 'groove';
+    const by = jointOf(spec, grooved ? 'dado' : 'rabbet', {
+      depth: spec.back.rabbetDepth.nm,
+      endPlay: spec.back.play.nm,
       ...(grooved ? playOf('loose') : { play: ZERO }),
-      glue: box.glue && !grooved,
+      glue: spec.glue && !grooved,
       fastening: null,
     });
     const decided = ['back', 'kind'];
@@ -264,31 +264,31 @@ function backConnections(base: ShellFrame): Connection[] {
       ...(upper === back ? [] : [connect(upper, 'start', back, 'end', LOOSE)]),
     ];
   }
-  if (box.back.kind === 'none') return [];
-  const by = jointOf(box, 'butt', { fastening: null });
+  if (spec.back.kind === 'none') return [];
+  const by = jointOf(spec, 'butt', { fastening: null });
   return ['side/left', 'side/right', 'top', 'bottom'].map((panel) => connect(id(base, panel), 'near', back, 'reference', by, ['back', 'kind']));
 }
 
 /** The hanging rail between the sides, under the top. */
 function railConnections(base: ShellFrame): Connection[] {
-  const { box } = base;
-  if (!box.hanging.rail) return [];
+  const { spec } = base;
+  if (!spec.hanging.rail) return [];
   const rail = id(base, 'hanging-rail');
-  const ends = railEndsOf(box);
+  const ends = railEndsOf(spec);
   return [
     ...between(rail, id(base, 'side/left'), id(base, 'side/right'), ends),
-    connect(rail, 'far', id(base, 'top'), 'other', jointOf(box, 'butt', { fastening: null })),
+    connect(rail, 'far', id(base, 'top'), 'other', jointOf(spec, 'butt', { fastening: null })),
   ];
 }
 
 /** Outer sizes of a shell on its wall; `proud` is what projects beyond its front edges. */
-export function shellOutside({ box, rear }: ShellFrame, proud: readonly LengthTerm[] = [], beside: readonly LengthTerm[] = []) {
+export function shellOutside({ spec, rear }: ShellFrame, proud: readonly LengthTerm[] = [], beside: readonly LengthTerm[] = []) {
   return {
-    width: explainedLength([plus('width', box.width.nm, { source: own(box, 'width') }), ...beside]),
-    height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+    width: explainedLength([plus('width', spec.width.nm, { source: own(spec, 'width') }), ...beside]),
+    height: explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') })]),
     depth: explainedLength([
-      plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
-      ...(box.hanging.kind === 'outside' ? [plus('gap-behind', rear)] : []),
+      plus('carcass-depth', spec.depth.nm, { source: own(spec, 'depth') }),
+      ...(spec.hanging.kind === 'outside' ? [plus('gap-behind', rear)] : []),
       ...proud,
     ]),
   };

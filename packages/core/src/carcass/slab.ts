@@ -71,12 +71,12 @@ interface SlabFrame extends HungFrame<Slab> {
   readonly inner: { readonly width: ExplainedLength; readonly height: ExplainedLength };
 }
 
-const id = ({ box }: Pick<SlabFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<SlabFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
-const stripThickness = ({ box, stockOf, T }: SlabFrame): Length => (box.strip ? stockOf(box.stripStock).used.value : T);
+const stripThickness = ({ spec, stockOf, T }: SlabFrame): Length => (spec.strip ? stockOf(spec.stripStock).used.value : T);
 /** Projection beyond the slab's face where no cap covers it. */
 const stripProud = (base: SlabFrame): number =>
-  Object.keys(base.box.sections).length < 2 ? 0 : Math.max(0, stripThickness(base) - base.T - (base.box.cap?.nm ?? 0));
+  Object.keys(base.spec.sections).length < 2 ? 0 : Math.max(0, stripThickness(base) - base.T - (base.spec.cap?.nm ?? 0));
 
 function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const T = stockOf(box.stock).used.value;
@@ -88,7 +88,7 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const capThickness = box.cap ? T : ZERO;
   const edge = edging ? [minus('edging', edging.value, { times: 2, source: edging.source })] : [];
   return {
-    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    spec: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -139,17 +139,17 @@ export function buildSlab(box: Slab, stockOf: StockOf): CabinetGeometry {
 
 /** Sections and strips from the left; their grain runs upright so that it matches. */
 function boardsOf(base: SlabFrame): Panel[] {
-  const { box, inner, edging, face } = base;
-  const sections = inOrder(box.sections);
-  const strip = box.strip?.nm ?? ZERO;
+  const { spec, inner, edging, face } = base;
+  const sections = inOrder(spec.sections);
+  const strip = spec.strip?.nm ?? ZERO;
   const given = sections.flatMap(({ id: section, width }) =>
-    width ? [minus('section-width', width.nm, { source: own(box, 'sections', section, 'width') })] : [],
+    width ? [minus('section-width', width.nm, { source: own(spec, 'sections', section, 'width') })] : [],
   );
   const free = sections.filter(({ width }) => width === null).length;
   const left = explainedLength(
     [
       plus('inner-width', inner.width.value, { inner: inner.width }),
-      ...(strip > 0 ? [minus('section-strip', strip, { times: sections.length - 1, source: own(box, 'strip') })] : []),
+      ...(strip > 0 ? [minus('section-strip', strip, { times: sections.length - 1, source: own(spec, 'strip') })] : []),
       ...given,
     ],
     Math.max(1, free),
@@ -163,14 +163,14 @@ function boardsOf(base: SlabFrame): Panel[] {
     if (section.width) entered += section.width.nm;
     else shared++;
     const to = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
-    const width = section.width ? explainedLength([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })]) : left;
+    const width = section.width ? explainedLength([plus('section-width', section.width.nm, { source: own(spec, 'sections', section.id, 'width') })]) : left;
     panels.push(
       panelOf(
         base,
         'leaf',
         section.id,
         { key: 'section', of: String(index + 1) },
-        { frame: frame(vector(base.left + from, edging, face), UP, ALONG), length: inner.height, width, stock: box.stock },
+        { frame: frame(vector(base.left + from, edging, face), UP, ALONG), length: inner.height, width, stock: spec.stock },
       ),
     );
     if (strip > 0 && index < sections.length - 1)
@@ -184,8 +184,8 @@ function boardsOf(base: SlabFrame): Panel[] {
             // Rear faces are flush: a thicker strip stands proud in front.
             frame: frame(vector(base.left + to, edging, base.rear + stripThickness(base)), UP, ALONG),
             length: inner.height,
-            width: explainedLength([plus('section-strip', strip, { source: own(box, 'strip') })]),
-            stock: box.stripStock,
+            width: explainedLength([plus('section-strip', strip, { source: own(spec, 'strip') })]),
+            stock: spec.stripStock,
           },
         ),
       );
@@ -195,12 +195,12 @@ function boardsOf(base: SlabFrame): Panel[] {
 
 /** Four strips on edge around the slab, their outer faces the reference: mitered where they meet. */
 function edgings(base: SlabFrame): Panel[] {
-  const { box, rear, T } = base;
-  if (!box.edgingStock) return [];
+  const { spec, rear, T } = base;
+  if (!spec.edgingStock) return [];
   const wide = base.behind.length;
-  const high = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const high = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') }), ...(spec.cap ? [minus('cap', base.capThickness)] : [])]);
   const width = explainedLength([plus('slab-thickness', T)]);
-  const stock = box.edgingStock;
+  const stock = spec.edgingStock;
   const [W, H] = [wide.value, high.value];
   // Clockwise from the bottom, so that u × out points inward.
   const strip = (element: 'bottom' | 'left' | 'top' | 'right', at: ReturnType<typeof frame>, length: ExplainedLength): Panel =>
@@ -214,8 +214,8 @@ function edgings(base: SlabFrame): Panel[] {
 }
 
 function cap(base: SlabFrame): Panel[] {
-  const { box, rear, T } = base;
-  if (!box.cap) return [];
+  const { spec, rear, T } = base;
+  if (!spec.cap) return [];
   return [
     panelOf(
       base,
@@ -223,34 +223,34 @@ function cap(base: SlabFrame): Panel[] {
       '',
       { key: 'cap' },
       {
-        frame: frame(vector(base.left, box.height.nm, rear), ALONG, OUT),
+        frame: frame(vector(base.left, spec.height.nm, rear), ALONG, OUT),
         length: base.behind.length,
-        width: explainedLength([plus('slab-thickness', T), plus('cap-past', box.cap.nm, { source: own(box, 'cap') })]),
-        stock: box.stock,
+        width: explainedLength([plus('slab-thickness', T), plus('cap-past', spec.cap.nm, { source: own(spec, 'cap') })]),
+        stock: spec.stock,
       },
     ),
   ];
 }
 
 function connections(base: SlabFrame, row: readonly Panel[]): Connection[] {
-  const { box } = base;
-  const glued = jointOf(box, 'butt', { fastening: null });
-  const mitre = jointOf(box, 'mitre', { fastening: null });
+  const { spec } = base;
+  const glued = jointOf(spec, 'butt', { fastening: null });
+  const mitre = jointOf(spec, 'mitre', { fastening: null });
   const side = (name: string): string => id(base, `edging/${name}`);
   const ring = ['bottom', 'left', 'top', 'right'];
   const first = row[0]!;
   return [
     ...row.slice(1).map((panel, index) => connect(panel.id, 'near', row[index]!.id, 'far', glued)),
-    ...(box.edgingStock
+    ...(spec.edgingStock
       ? [
           ...ring.map((name, index) => connect(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
           // Glued to the boards along its length.
           ...row.flatMap(({ id: board }) => [connect(board, 'start', side('bottom'), 'other', glued), connect(board, 'end', side('top'), 'other', glued)]),
           connect(first.id, 'near', side('left'), 'other', glued),
           connect(row.at(-1)!.id, 'far', side('right'), 'other', glued),
-          ...(box.cap ? [{ ...laidOn(side('top'), 'reference', id(base, 'top'), 'other', box, { fastening: null }), id: `${side('top')}:under-cap` }] : []),
+          ...(spec.cap ? [{ ...laidOn(side('top'), 'reference', id(base, 'top'), 'other', spec, { fastening: null }), id: `${side('top')}:under-cap` }] : []),
         ]
-      : box.cap
+      : spec.cap
         ? row.map(({ id: board }) => connect(board, 'end', id(base, 'top'), 'other', glued))
         : []),
   ];
@@ -268,20 +268,20 @@ interface Wings {
 
 /** A wing is a board as high as the slab without its cap, its grain upright, on a cleat ripped like the slab's and as long as it is wide. */
 function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[]): Wings {
-  const { box, face } = base;
-  const high = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const { spec, face } = base;
+  const high = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') }), ...(spec.cap ? [minus('cap', base.capThickness)] : [])]);
   const made = (['left', 'right'] as const).flatMap((hand) => {
     const choice = hand === 'left' ? 'wingLeft' : 'wingRight';
-    const wide = box[choice];
+    const wide = spec[choice];
     if (!wide) return [];
-    const width = explainedLength([plus('wing', wide.nm, { source: own(box, choice) })]);
+    const width = explainedLength([plus('wing', wide.nm, { source: own(spec, choice) })]);
     const at = hand === 'left' ? 0 : base.left + base.main.value;
     const panel = panelOf(
       base,
       'leaf',
       `wing-${hand}`,
       { key: `wing-${hand}` },
-      { frame: frame(vector(at, 0, face), UP, ALONG), length: high, width, stock: box.stock },
+      { frame: frame(vector(at, 0, face), UP, ALONG), length: high, width, stock: spec.stock },
     );
     const cleat = halves
       .flatMap((half) => (half.role === 'cabinet-half' || half.role === 'wall-half' ? [{ ...half, role: half.role }] : []))
@@ -296,15 +296,15 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
       }));
     const [cabinet, wall] = (['cabinet-half', 'wall-half'] as const).map((role) => cleat.find((half) => half.role === role)!.id) as [string, string];
     const beside = hand === 'left' ? row[0]! : row.at(-1)!;
-    const dowels = jointOf(box, 'butt', { glue: false, fastening: { ...fasteningOf(box, WING_DOWELS, 'dowels')!, length: DOWEL_LONG } });
-    const host = box.edgingStock ? id(base, `edging/${hand}`) : beside.id;
+    const dowels = jointOf(spec, 'butt', { glue: false, fastening: { ...fasteningOf(spec, WING_DOWELS, 'dowels')!, length: DOWEL_LONG } });
+    const host = spec.edgingStock ? id(base, `edging/${hand}`) : beside.id;
     const edge = hand === 'left' ? 'far' : 'near';
     return [
       {
         panels: [panel, ...cleat],
         meetings: [
-          connect(panel.id, edge, host, box.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
-          { ...laidOn(cabinet, 'other', panel.id, 'other', { ...box, glue: false }), id: `${panel.id}:on-cleat` },
+          connect(panel.id, edge, host, spec.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
+          { ...laidOn(cabinet, 'other', panel.id, 'other', { ...spec, glue: false }), id: `${panel.id}:on-cleat` },
         ],
         hardware: [{ id: `${panel.id}/dowels`, kind: 'dowel' as const, name: { key: 'wing-dowels' as const }, count: WING_DOWELS, panel: panel.id }],
         cleats: [{ cabinetHalf: cabinet, wallHalf: wall }],

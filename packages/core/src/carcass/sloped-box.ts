@@ -76,7 +76,7 @@ interface SlopedFrame extends HungFrame<SlopedBox> {
 }
 
 const radians = (deg: number): number => (deg * Math.PI) / 180;
-const id = ({ box }: Pick<SlopedFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Pick<SlopedFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
 /** The slope: as entered, or from the heights at the wall and at the front. */
 export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: SlopedBox, T: number, rear: number): number {
@@ -94,23 +94,23 @@ export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: Slope
 
 export const MAX_SLOPE_DEG = 60;
 
-function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
-  const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
-  const backTerm = thicknessTerm({ stockOf }, box.backStock);
-  const rear = gapBehind(box, stockOf);
-  const slopeDeg = slopeOf(box, T, rear);
+function slopedFrame(spec: SlopedBox, stockOf: StockOf): SlopedFrame {
+  const { value: T, source } = thicknessTerm({ stockOf }, spec.stock);
+  const backTerm = thicknessTerm({ stockOf }, spec.backStock);
+  const rear = gapBehind(spec, stockOf);
+  const slopeDeg = slopeOf(spec, T, rear);
   const drop = T / Math.cos(radians(slopeDeg));
-  const lowerAt = (out: number): Length => Math.round(box.height.nm - drop - out * Math.tan(radians(slopeDeg))) as Length;
-  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
-  const depth = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]);
-  const floor = (box.under.nm + T) as Length;
+  const lowerAt = (out: number): Length => Math.round(spec.height.nm - drop - out * Math.tan(radians(slopeDeg))) as Length;
+  const width = explainedLength([plus('width', spec.width.nm, { source: own(spec, 'width') })]);
+  const depth = explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') })]);
+  const floor = (spec.under.nm + T) as Length;
   const insideRear = (rear + backTerm.value) as Length;
   return {
-    box,
+    spec,
     stockOf,
     T,
     rear,
-    front: (rear + box.depth.nm) as Length,
+    front: (rear + spec.depth.nm) as Length,
     floor,
     backThickness: backTerm.value,
     slopeDeg,
@@ -128,7 +128,7 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
     insideDepth: explainedLength([
       ...depth.terms,
       minus('back', backTerm.value, { source: backTerm.source }),
-      ...(box.apron ? [minus('apron', T, { source })] : []),
+      ...(spec.apron ? [minus('apron', T, { source })] : []),
     ]),
   };
 }
@@ -170,18 +170,18 @@ export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): CabinetGeometr
   };
 }
 
-const trimThickness = ({ box, stockOf }: SlopedFrame): number => (box.trim ? stockOf(box.trimStock).used.value : 0);
-const foremost = (base: SlopedFrame): number => Math.max(base.box.overhangFront.nm, trimThickness(base));
+const trimThickness = ({ spec, stockOf }: SlopedFrame): number => (spec.trim ? stockOf(spec.trimStock).used.value : 0);
+const foremost = (base: SlopedFrame): number => Math.max(base.spec.overhangFront.nm, trimThickness(base));
 function widest(base: SlopedFrame) {
-  const past = Math.max(base.box.overhangSide.nm, trimThickness(base));
+  const past = Math.max(base.spec.overhangSide.nm, trimThickness(base));
   return past > 0 ? [plus('overhang-side', past as Length, { times: 2 })] : [];
 }
 
 function carcass(base: SlopedFrame): Panel[] {
-  const { box, T, rear, front, floor, insideRear, insideWidth } = base;
+  const { spec, T, rear, front, floor, insideRear, insideWidth } = base;
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const [high, low] = [base.lowerAt(rear), base.lowerAt(front)];
-  const tall = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), minus('top-and-slope', (box.height.nm - high) as Length)]);
+  const tall = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') }), minus('top-and-slope', (spec.height.nm - high) as Length)]);
   const side = (hand: 'left' | 'right'): Panel =>
     panelOf(
       base,
@@ -189,11 +189,11 @@ function carcass(base: SlopedFrame): Panel[] {
       hand,
       { key: `side-${hand}` },
       {
-        frame: frame(vector(hand === 'left' ? 0 : box.width.nm - T, 0, rear), UP, OUT),
+        frame: frame(vector(hand === 'left' ? 0 : spec.width.nm - T, 0, rear), UP, OUT),
         length: tall,
         width: base.depth,
-        stock: box.stock,
-        outline: [edge('near', 0, 0), edge('slope', high, 0), edge('far', low, box.depth.nm), edge('start', 0, box.depth.nm)],
+        stock: spec.stock,
+        outline: [edge('near', 0, 0), edge('slope', high, 0), edge('far', low, spec.depth.nm), edge('start', 0, spec.depth.nm)],
       },
     );
   const level = (role: 'bottom' | 'shelf', element: string, key: WordKey, up: number, rearOut: number, width: ExplainedLength, of?: string): Panel =>
@@ -201,10 +201,10 @@ function carcass(base: SlopedFrame): Panel[] {
       frame: frame(vector(T, up, rearOut), ALONG, OUT),
       length: insideWidth,
       width,
-      stock: box.stock,
+      stock: spec.stock,
       banded: true,
     });
-  const apron = box.apron
+  const apron = spec.apron
     ? [
         panelOf(
           base,
@@ -214,8 +214,8 @@ function carcass(base: SlopedFrame): Panel[] {
           {
             frame: frame(vector(T, floor, front - T), ALONG, UP),
             length: insideWidth,
-            width: explainedLength([plus('apron-height', box.apron.nm, { source: own(box, 'apron') })]),
-            stock: box.stock,
+            width: explainedLength([plus('apron-height', spec.apron.nm, { source: own(spec, 'apron') })]),
+            stock: spec.stock,
           },
         ),
       ]
@@ -225,7 +225,7 @@ function carcass(base: SlopedFrame): Panel[] {
     side('right'),
     top(base),
     level('bottom', '', 'bottom', floor, rear, base.depth),
-    ...inOrder(box.shelves).map((shelf, index) =>
+    ...inOrder(spec.shelves).map((shelf, index) =>
       level('shelf', shelf.id, 'shelf', floor + shelf.at.nm + T, insideRear, shelfDepth(base, shelf), String(index + 1)),
     ),
     panelOf(
@@ -238,7 +238,7 @@ function carcass(base: SlopedFrame): Panel[] {
         // Its front face meets the top's lower face first.
         length: explainedLength([plus('inside-height', (base.lowerAt(insideRear) - floor) as Length)]),
         width: insideWidth,
-        stock: box.backStock,
+        stock: spec.backStock,
       },
     ),
     ...apron,
@@ -258,10 +258,10 @@ const SHALLOWEST = 20 * NM_PER.mm;
 
 /** From the wall plane to past the front, along the slope; its reference face is the upper one. */
 function top(base: SlopedFrame): Panel {
-  const { box, front, slopeDeg } = base;
+  const { spec, front, slopeDeg } = base;
   const s = radians(slopeDeg);
-  const upper = Math.round(box.height.nm);
-  const reach = front + box.overhangFront.nm;
+  const upper = Math.round(spec.height.nm);
+  const reach = front + spec.overhangFront.nm;
   const along = roundToNm(toMm(reach as Length) / Math.cos(s));
   return panelOf(
     base,
@@ -269,18 +269,18 @@ function top(base: SlopedFrame): Panel {
     '',
     { key: 'top' },
     {
-      frame: leaning(vector(0 - box.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
+      frame: leaning(vector(0 - spec.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
       length: explainedLength([
-        plus('width', box.width.nm, { source: own(box, 'width') }),
-        plus('overhang-side', box.overhangSide.nm, { times: 2, source: own(box, 'overhangSide') }),
+        plus('width', spec.width.nm, { source: own(spec, 'width') }),
+        plus('overhang-side', spec.overhangSide.nm, { times: 2, source: own(spec, 'overhangSide') }),
       ]),
       width: explainedLength([
-        plus('depth', box.depth.nm, { source: own(box, 'depth') }),
+        plus('depth', spec.depth.nm, { source: own(spec, 'depth') }),
         plus('gap-behind', base.rear),
-        plus('overhang-front', box.overhangFront.nm, { source: own(box, 'overhangFront') }),
+        plus('overhang-front', spec.overhangFront.nm, { source: own(spec, 'overhangFront') }),
         ...(along > reach ? [plus('along-the-slope', (along - reach) as Length)] : []),
       ]),
-      stock: box.stock,
+      stock: spec.stock,
     },
   );
 }
@@ -288,63 +288,63 @@ function top(base: SlopedFrame): Panel {
 const FLUSH: Joint = { ...LOOSE, kind: 'flush' };
 
 function connections(base: SlopedFrame): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const [left, right, roof, back] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'top'), id(base, 'back')];
-  const over = jointOf(box, 'butt');
-  const glued = jointOf(box, 'butt', { fastening: null });
-  const inRabbet = jointOf(box, 'rabbet', { endPlay: BACK_PLAY, play: ZERO, fastening: null });
+  const over = jointOf(spec, 'butt');
+  const glued = jointOf(spec, 'butt', { fastening: null });
+  const inRabbet = jointOf(spec, 'rabbet', { endPlay: BACK_PLAY, play: ZERO, fastening: null });
   const rail = id(base, 'hanging-rail');
-  const railEnds = railEndsOf(box);
+  const railEnds = railEndsOf(spec);
   return [
     connect(left, 'slope', roof, 'other', over),
     connect(right, 'slope', roof, 'other', over),
     connect(roof, 'near', id(base, 'cabinet-half'), 'reference', FLUSH),
     connect(roof, 'far', id(base, 'cabinet-half'), 'other', FLUSH),
-    ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
-    ...Object.keys(box.shelves).flatMap((shelf) => between(id(base, `shelf/${shelf}`), left, right, jointOf(box, 'dado', { stopped: true }))),
+    ...between(id(base, 'bottom'), left, right, jointOf(spec, spec.under.nm > 0 ? 'dado' : 'rabbet')),
+    ...Object.keys(spec.shelves).flatMap((shelf) => between(id(base, `shelf/${shelf}`), left, right, jointOf(spec, 'dado', { stopped: true }))),
     connect(back, 'near', left, 'other', inRabbet),
     connect(back, 'far', right, 'reference', inRabbet),
     connect(back, 'start', id(base, 'bottom'), 'reference', inRabbet),
     connect(back, 'end', roof, 'other', glued),
-    ...(box.hanging.rail ? [...between(rail, left, right, railEnds), connect(rail, 'far', roof, 'other', glued)] : []),
-    ...(box.apron ? [...between(id(base, 'front'), left, right, over), connect(id(base, 'front'), 'near', id(base, 'bottom'), 'reference', glued)] : []),
+    ...(spec.hanging.rail ? [...between(rail, left, right, railEnds), connect(rail, 'far', roof, 'other', glued)] : []),
+    ...(spec.apron ? [...between(id(base, 'front'), left, right, over), connect(id(base, 'front'), 'near', id(base, 'bottom'), 'reference', glued)] : []),
   ];
 }
 
 /** Left return, front and right return with mitered corners: each strip's reference face is the outer one. */
 function trimOf(base: SlopedFrame): { panels: Panel[]; connections: Connection[] } {
-  const { box, rear, front } = base;
-  if (!box.trim) return { panels: [], connections: [] };
-  const t = thicknessTerm(base, box.trimStock);
-  const high = box.trim.nm;
-  const width = explainedLength([plus('trim-height', high, { source: own(box, 'trim') })]);
-  const wide = box.width.nm;
+  const { spec, rear, front } = base;
+  if (!spec.trim) return { panels: [], connections: [] };
+  const t = thicknessTerm(base, spec.trimStock);
+  const high = spec.trim.nm;
+  const width = explainedLength([plus('trim-height', high, { source: own(spec, 'trim') })]);
+  const wide = spec.width.nm;
   const down = scale(UP, -1);
-  const long = explainedLength([plus('width', wide, { source: own(box, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
-  const short = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
+  const long = explainedLength([plus('width', wide, { source: own(spec, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
+  const short = explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
   const strip = (element: 'left' | 'front' | 'right', at: ReturnType<typeof frame>, length: ExplainedLength): Panel =>
-    panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: box.trimStock });
+    panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: spec.trimStock });
   const panels = [
     strip('left', frame(vector(0 - t.value, high, rear), OUT, down), short),
     strip('front', frame(vector(0 - t.value, high, front + t.value), ALONG, down), long),
     strip('right', frame(vector(wide + t.value, high, front + t.value), scale(OUT, -1), down), short),
   ];
-  const mitre = jointOf(box, 'mitre', { fastening: null });
+  const mitre = jointOf(spec, 'mitre', { fastening: null });
   const glued = { fastening: null };
   return {
     panels,
     connections: [
       connect(id(base, 'edging/left'), 'end', id(base, 'edging/front'), 'start', mitre),
       connect(id(base, 'edging/front'), 'end', id(base, 'edging/right'), 'start', mitre),
-      laidOn(id(base, 'edging/left'), 'other', id(base, 'side/left'), 'reference', box, glued),
-      laidOn(id(base, 'edging/right'), 'other', id(base, 'side/right'), 'other', box, glued),
+      laidOn(id(base, 'edging/left'), 'other', id(base, 'side/left'), 'reference', spec, glued),
+      laidOn(id(base, 'edging/right'), 'other', id(base, 'side/right'), 'other', spec, glued),
     ],
   };
 }
 
 function compartments(base: SlopedFrame): Compartment[] {
-  const { box, insideWidth, insideRear, floor, T } = base;
-  const shelves = inOrder(box.shelves);
+  const { spec, insideWidth, insideRear, floor, T } = base;
+  const shelves = inOrder(spec.shelves);
   const bottom = { keptBy: 'bottom', panel: id(base, 'bottom'), up: floor, depth: base.insideDepth, name: { key: 'opening-bottom' } as Label };
   const floors = [
     bottom,

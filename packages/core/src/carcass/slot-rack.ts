@@ -85,34 +85,34 @@ export function buildSlotRack(box: SlotRack, stockOf: StockOf): CabinetGeometry 
 }
 
 type Frame = ShellFrame<SlotRack>;
-const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+const id = ({ spec }: Frame, rest: string): string => `${spec.id}/${rest}`;
 const radians = (deg: number): number => (deg * Math.PI) / 180;
 
 /** Along the tilt: the slab's length over the inside depth, minus what its thickness takes when tilted. */
 function slotDepth(base: Frame): ExplainedLength {
-  const { box, insideDepth } = base;
-  const t = base.stockOf(box.slotStock).used.value;
-  const turn = radians(box.tiltDeg);
+  const { spec, insideDepth } = base;
+  const t = base.stockOf(spec.slotStock).used.value;
+  const turn = radians(spec.tiltDeg);
   const along = roundToNm((insideDepth.value - t * Math.sin(turn)) / Math.cos(turn) / NM_PER.mm);
   const more = (along - insideDepth.value) as Length;
   return more === 0 ? insideDepth : explainedLength([plus('inside-depth', insideDepth.value, { inner: insideDepth }), plus('along-the-tilt', more)]);
 }
 
 function laySlots(base: Frame): LaidSlot[] {
-  const { box, floor, ceiling } = base;
-  const { value: t, source } = thicknessTerm(base, box.slotStock);
-  const turn = radians(box.tiltDeg);
+  const { spec, floor, ceiling } = base;
+  const { value: t, source } = thicknessTerm(base, spec.slotStock);
+  const turn = radians(spec.tiltDeg);
   const rise = Math.round(slotDepth(base).value * Math.sin(turn));
   const upright = roundToNm(t / Math.cos(turn) / NM_PER.mm);
-  const slots = inOrder(box.slots);
+  const slots = inOrder(spec.slots);
   // The rear lower corner of a slab is its lowest point, the front upper one its highest.
-  const lowest = floor + box.first.nm + Math.round(t * Math.cos(turn));
-  const highest = ceiling - box.last.nm - rise;
+  const lowest = floor + spec.first.nm + Math.round(t * Math.cos(turn));
+  const highest = ceiling - spec.last.nm - rise;
   const step = explainedLength(
     [
       plus('inside-height', (ceiling - floor) as Length),
-      minus('first-slot', box.first.nm, { source: own(box, 'first') }),
-      minus('last-slot', box.last.nm, { source: own(box, 'last') }),
+      minus('first-slot', spec.first.nm, { source: own(spec, 'first') }),
+      minus('last-slot', spec.last.nm, { source: own(spec, 'last') }),
       minus('slot-thickness', roundToNm((t * Math.cos(turn)) / NM_PER.mm), { source }),
       ...(rise > 0 ? [minus('rise-of-slot', rise as Length)] : []),
     ],
@@ -124,7 +124,7 @@ function laySlots(base: Frame): LaidSlot[] {
     const last = index === slots.length - 1;
     const clear = last
       ? explainedLength([
-          plus('last-slot', box.last.nm, { source: own(box, 'last') }),
+          plus('last-slot', spec.last.nm, { source: own(spec, 'last') }),
           ...(slots.length === 1 ? [plus('space', (highest - lowest) as Length)] : []),
         ])
       : between;
@@ -134,14 +134,14 @@ function laySlots(base: Frame): LaidSlot[] {
 
 /** A slab's upper face is the reference. Tilted back, its upper rear edge is rearmost and its lower front edge foremost. */
 function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
-  const { box, insideLeft, insideWidth } = base;
+  const { spec, insideLeft, insideWidth } = base;
   const width = slotDepth(base);
-  const at = (along: number) => leaning(vector(along, rearUp, base.insideRear), ALONG, OUT, -box.tiltDeg);
-  if (box.holds === 'shelves')
+  const at = (along: number) => leaning(vector(along, rearUp, base.insideRear), ALONG, OUT, -spec.tiltDeg);
+  if (spec.holds === 'shelves')
     return [
-      panelOf(base, 'shelf', slot.id, { key: 'slot-shelf', of: String(number) }, { frame: at(insideLeft), length: insideWidth, width, stock: box.slotStock }),
+      panelOf(base, 'shelf', slot.id, { key: 'slot-shelf', of: String(number) }, { frame: at(insideLeft), length: insideWidth, width, stock: spec.slotStock }),
     ];
-  const length = explainedLength([plus('tab-length', box.tabLength.nm, { source: own(box, 'tabLength') })]);
+  const length = explainedLength([plus('tab-length', spec.tabLength.nm, { source: own(spec, 'tabLength') })]);
   return (['left', 'right'] as const).map((hand) =>
     panelOf(
       base,
@@ -149,10 +149,10 @@ function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
       `${slot.id}/${hand}`,
       { key: `tab-${hand}`, of: String(number) },
       {
-        frame: at(hand === 'left' ? insideLeft : insideLeft + insideWidth.value - box.tabLength.nm),
+        frame: at(hand === 'left' ? insideLeft : insideLeft + insideWidth.value - spec.tabLength.nm),
         length,
         width,
-        stock: box.slotStock,
+        stock: spec.slotStock,
         grain: 'width',
       },
     ),
@@ -160,10 +160,10 @@ function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
 }
 
 function slotConnections(base: Frame, { slot }: LaidSlot): Connection[] {
-  const { box } = base;
-  const by = jointOf(box, 'dado', box.setback.nm > 0 ? { stopped: true } : {});
+  const { spec } = base;
+  const by = jointOf(spec, 'dado', spec.setback.nm > 0 ? { stopped: true } : {});
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
-  if (box.holds === 'shelves')
+  if (spec.holds === 'shelves')
     return [connect(id(base, `shelf/${slot.id}`), 'start', left, 'other', by), connect(id(base, `shelf/${slot.id}`), 'end', right, 'reference', by)];
   return [connect(id(base, `shelf/${slot.id}/left`), 'start', left, 'other', by), connect(id(base, `shelf/${slot.id}/right`), 'end', right, 'reference', by)];
 }
@@ -172,7 +172,7 @@ function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Co
   return {
     id: id(base, `space/${slot.id}`),
     name: { key: 'slot-space', of: String(number) },
-    floor: id(base, base.box.holds === 'shelves' ? `shelf/${slot.id}` : `shelf/${slot.id}/left`),
+    floor: id(base, base.spec.holds === 'shelves' ? `shelf/${slot.id}` : `shelf/${slot.id}/left`),
     keptBy: slot.id,
     width: base.insideWidth,
     height: clear,

@@ -19,11 +19,11 @@ const MAGNET_DEPTH = 5 * NM_PER.mm;
 const MAGNET_COVER = 2 * NM_PER.mm;
 
 /** Magnets along the middle of a bay, from a quarter to three quarters of the tool's length. */
-export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): PanelCut[] {
+export function magnetHoles({ spec, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): PanelCut[] {
   if (magnets === 0) return [];
   const run = bay.toolLength.nm / 2;
   const step = magnets > 1 ? Math.round(run / (magnets - 1)) : 0;
-  const t = stockOf(box.panelStock).used.value;
+  const t = stockOf(spec.panelStock).used.value;
   return [
     {
       kind: 'holes',
@@ -35,7 +35,7 @@ export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left
       },
       step: { u: step, v: 0 },
       count: magnets,
-      diameter: box.magnet.nm,
+      diameter: spec.magnet.nm,
       depth: Math.min(MAGNET_DEPTH, t - MAGNET_COVER) as Length,
       reason: { key: 'magnet' },
     },
@@ -51,12 +51,12 @@ export interface LaidBay {
 
 /** Bays side by side with a divider between two; those without a width share the rest. */
 export function layBays(base: TillFrame): LaidBay[] {
-  const { box, insideWidth, insideLeft } = base;
-  const bays = inOrder(box.bays);
-  const { value: td, source } = thicknessTerm(base, box.dividerStock);
-  const wiggle = plus('wiggle', box.wiggle.nm, { times: 2, source: own(box, 'wiggle') });
+  const { spec, insideWidth, insideLeft } = base;
+  const bays = inOrder(spec.bays);
+  const { value: td, source } = thicknessTerm(base, spec.dividerStock);
+  const wiggle = plus('wiggle', spec.wiggle.nm, { times: 2, source: own(spec, 'wiggle') });
   const wide = bays.map(({ id: bay, width, tool }) =>
-    width ? explainedLength([plus('tool-width', width.nm, { of: tool, source: own(box, 'bays', bay, 'width') }), wiggle]) : null,
+    width ? explainedLength([plus('tool-width', width.nm, { of: tool, source: own(spec, 'bays', bay, 'width') }), wiggle]) : null,
   );
   const free = wide.filter((each) => each === null).length;
   const left = explainedLength([
@@ -79,22 +79,22 @@ export function layBays(base: TillFrame): LaidBay[] {
       held: bay.held,
       kg: bay.kg,
       lengthMm: toMm(bay.toolLength.nm),
-      tiltDeg: box.tiltDeg,
-      pullN: box.magnetPull,
-      factor: box.magnetFactor,
+      tiltDeg: spec.tiltDeg,
+      pullN: spec.magnetPull,
+      factor: spec.magnetFactor,
     });
     return { bay, left: at, width, magnets: value };
   });
 }
 
 export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
-  const { box, floor } = base;
-  const h = box.dividers.nm;
+  const { spec, floor } = base;
+  const h = spec.dividers.nm;
   const depth = standingDepth(base);
   const rear = faceAt(base, floor + h);
   const lean = base.faceOut - rear;
   const front = base.faceOut + depth.value - rear;
-  const frontHead = isTapered(box) ? front - lean : front;
+  const frontHead = isTapered(spec) ? front - lean : front;
   return bays.slice(1).map(({ bay, left }, index) =>
     panelOf(
       base,
@@ -102,10 +102,10 @@ export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
       bay.id,
       { key: 'divider', of: String(index + 1) },
       {
-        frame: frame(vector(left - base.stockOf(box.dividerStock).used.value, floor, rear), UP, OUT),
-        length: explainedLength([plus('divider-height', h, { source: own(box, 'dividers') })]),
+        frame: frame(vector(left - base.stockOf(spec.dividerStock).used.value, floor, rear), UP, OUT),
+        length: explainedLength([plus('divider-height', h, { source: own(spec, 'dividers') })]),
         width: explainedLength([plus('standing-depth', depth.value, { inner: depth }), ...(lean > 0 ? [plus('lean-of-panel', lean as Length)] : [])]),
-        stock: box.dividerStock,
+        stock: spec.dividerStock,
         outline: leaningOutline(h, lean, 0, front, frontHead),
       },
     ),
@@ -114,7 +114,7 @@ export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
 
 /** Clearance of a block in its bay. [ASSUME] half a millimeter around */
 export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
-  const { box, floor } = base;
+  const { spec, floor } = base;
   const depth = standingDepth(base);
   return bays.flatMap(({ bay, left, width }) => {
     if (!bay.block) return [];
@@ -127,8 +127,8 @@ export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
         {
           frame: frame(vector(left + BLOCK_PLAY, floor, base.faceOut), ALONG, UP),
           length: explainedLength([plus('bay', width.value, { inner: width }), minus('block-play', BLOCK_PLAY, { times: 2 })]),
-          width: explainedLength([plus('block-height', bay.block.nm, { source: own(box, 'bays', bay.id, 'block') })]),
-          stock: box.stock,
+          width: explainedLength([plus('block-height', bay.block.nm, { source: own(spec, 'bays', bay.id, 'block') })]),
+          stock: spec.stock,
         },
       ),
     ].filter(({ thickness }) => thickness <= depth.value);
@@ -136,23 +136,23 @@ export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
 }
 
 export function bayConnections(base: TillFrame, bays: readonly LaidBay[]): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const bottom = id(base, 'bottom');
-  const glued = jointOf(box, 'butt', { fastening: null });
+  const glued = jointOf(spec, 'butt', { fastening: null });
   const loose = { ...glued, glue: false };
   const strip = id(base, 'ledge');
   // Dividers glued to a removable panel come out with it, and stand dry at the bottom.
-  const onBottom = box.panel === 'removable' && box.dividersBy === 'glue' ? loose : glued;
+  const onBottom = spec.panel === 'removable' && spec.dividersBy === 'glue' ? loose : glued;
   return [
     ...bays
       .slice(1)
       .flatMap(({ bay }) => [
         connect(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', onBottom),
-        connect(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
+        connect(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', spec.dividersBy === 'loose' ? loose : glued),
       ]),
     ...blocks(base, bays).map((block) => connect(block.id, 'near', bottom, 'reference', glued)),
-    ...(box.lip
-      ? [connect(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(box, 'butt'))]
+    ...(spec.lip
+      ? [connect(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(spec, 'butt'))]
       : []),
   ];
 }
@@ -167,6 +167,6 @@ export function compartment(base: TillFrame, { bay, left, width }: LaidBay): Com
     height: base.insideHeight,
     depth: standingDepth(base),
     at: { along: left as Length, up: base.floor, out: base.faceOut as Length },
-    ownKg: { value: bay.kg, source: own(base.box, 'bays', bay.id, 'kg') },
+    ownKg: { value: bay.kg, source: own(base.spec, 'bays', bay.id, 'kg') },
   };
 }

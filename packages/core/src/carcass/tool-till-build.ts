@@ -66,18 +66,18 @@ function buildWide(box: ToolTill, stockOf: StockOf): CabinetGeometry {
 }
 
 function shell(base: TillFrame): Panel[] {
-  const { box, T, rear, floor } = base;
-  const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
+  const { spec, T, rear, floor } = base;
+  const height = explainedLength([plus('height', spec.height.nm, { source: own(spec, 'height') })]);
   // The front edge is upright as far as the lip, then follows the panel.
-  const foot = floor + (box.lip?.nm ?? 0);
-  const head = Math.round(box.depth.nm - (box.height.nm - foot) * base.tan);
+  const foot = floor + (spec.lip?.nm ?? 0);
+  const head = Math.round(spec.depth.nm - (spec.height.nm - foot) * base.tan);
   const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const tapered = [
     edge('near', 0, 0),
-    edge('end', box.height.nm, 0),
-    edge('taper', box.height.nm, head),
-    edge('far', foot, box.depth.nm),
-    edge('start', 0, box.depth.nm),
+    edge('end', spec.height.nm, 0),
+    edge('taper', spec.height.nm, head),
+    edge('far', foot, spec.depth.nm),
+    edge('start', 0, spec.depth.nm),
   ];
   const side = (hand: 'left' | 'right'): Panel =>
     panelOf(
@@ -86,15 +86,15 @@ function shell(base: TillFrame): Panel[] {
       hand,
       { key: `side-${hand}` },
       {
-        frame: frame(vector(hand === 'left' ? 0 : box.width.nm - T, 0, rear), UP, OUT),
+        frame: frame(vector(hand === 'left' ? 0 : spec.width.nm - T, 0, rear), UP, OUT),
         length: height,
         width: base.depth,
-        stock: box.stock,
+        stock: spec.stock,
         banded: true,
-        ...(isTapered(box) ? { outline: tapered } : {}),
+        ...(isTapered(spec) ? { outline: tapered } : {}),
       },
     );
-  const topDepth = (faceAt(base, box.height.nm) - rear) as Length;
+  const topDepth = (faceAt(base, spec.height.nm) - rear) as Length;
   return [
     side('left'),
     side('right'),
@@ -104,14 +104,14 @@ function shell(base: TillFrame): Panel[] {
       '',
       { key: 'top' },
       {
-        frame: frame(vector(T, box.height.nm, rear), ALONG, OUT),
+        frame: frame(vector(T, spec.height.nm, rear), ALONG, OUT),
         length: base.insideWidth,
         width: explainedLength([
-          plus('depth', box.depth.nm, { source: own(box, 'depth') }),
-          minus('ledge-depth', box.ledge.nm, { source: own(box, 'ledge') }),
-          minus('lean-of-panel', (box.depth.nm - box.ledge.nm - topDepth) as Length),
+          plus('depth', spec.depth.nm, { source: own(spec, 'depth') }),
+          minus('ledge-depth', spec.ledge.nm, { source: own(spec, 'ledge') }),
+          minus('lean-of-panel', (spec.depth.nm - spec.ledge.nm - topDepth) as Length),
         ]),
-        stock: box.stock,
+        stock: spec.stock,
       },
     ),
     panelOf(
@@ -119,7 +119,7 @@ function shell(base: TillFrame): Panel[] {
       'bottom',
       '',
       { key: 'bottom' },
-      { frame: frame(vector(T, floor, rear), ALONG, OUT), length: base.insideWidth, width: base.depth, stock: box.stock, banded: true },
+      { frame: frame(vector(T, floor, rear), ALONG, OUT), length: base.insideWidth, width: base.depth, stock: spec.stock, banded: true },
     ),
   ];
 }
@@ -133,14 +133,14 @@ const panelLength = (base: TillFrame): ExplainedLength => {
   ]);
 };
 
-const upSlope = ({ box }: TillFrame) => {
-  const turn = (box.tiltDeg * Math.PI) / 180;
+const upSlope = ({ spec }: TillFrame) => {
+  const turn = (spec.tiltDeg * Math.PI) / 180;
   return vector(0, Math.cos(turn), -Math.sin(turn));
 };
 
 /** Its reference face is the one tools lean on. */
 function tiltedPanel(base: TillFrame, bays: readonly LaidBay[]): Panel {
-  const { box, T, floor } = base;
+  const { spec, T, floor } = base;
   return panelOf(
     base,
     'tilted-panel',
@@ -150,16 +150,16 @@ function tiltedPanel(base: TillFrame, bays: readonly LaidBay[]): Panel {
       frame: frame(vector(T, floor, base.faceOut), upSlope(base), ALONG),
       length: panelLength(base),
       width: base.insideWidth,
-      stock: box.panelStock,
+      stock: spec.panelStock,
       cuts: bays.flatMap((bay) => magnetHoles(base, bay)),
-      comesOut: box.panel === 'removable',
+      comesOut: spec.panel === 'removable',
     },
   );
 }
 
 function lip(base: TillFrame): Panel[] {
-  const { box, T, rear, floor } = base;
-  if (!box.lip) return [];
+  const { spec, T, rear, floor } = base;
+  if (!spec.lip) return [];
   return [
     panelOf(
       base,
@@ -167,10 +167,10 @@ function lip(base: TillFrame): Panel[] {
       '',
       { key: 'lip' },
       {
-        frame: frame(vector(T, floor, rear + box.depth.nm - T), ALONG, UP),
+        frame: frame(vector(T, floor, rear + spec.depth.nm - T), ALONG, UP),
         length: base.insideWidth,
-        width: explainedLength([plus('lip-height', box.lip.nm, { source: own(box, 'lip') })]),
-        stock: box.stock,
+        width: explainedLength([plus('lip-height', spec.lip.nm, { source: own(spec, 'lip') })]),
+        stock: spec.stock,
       },
     ),
   ];
@@ -178,10 +178,10 @@ function lip(base: TillFrame): Panel[] {
 
 /** Behind a removable panel: a batten on each side that it rests on. */
 function battens(base: TillFrame): Panel[] {
-  const { box, T, floor } = base;
-  if (box.panel !== 'removable') return [];
-  const t = base.stockOf(box.panelStock).used.value;
-  const turn = (box.tiltDeg * Math.PI) / 180;
+  const { spec, T, floor } = base;
+  if (spec.panel !== 'removable') return [];
+  const t = base.stockOf(spec.panelStock).used.value;
+  const turn = (spec.tiltDeg * Math.PI) / 180;
   const up = upSlope(base);
   const length = panelLength(base);
   const start = { up: floor + up.up * BATTEN - Math.sin(turn) * t, out: base.faceOut + up.out * BATTEN - Math.cos(turn) * t };
@@ -195,34 +195,34 @@ function battens(base: TillFrame): Panel[] {
         frame: frame(vector(hand === 'left' ? T : T + base.insideWidth.value - BATTEN, start.up, start.out), up, ALONG),
         length: explainedLength([plus('panel-length', length.value, { inner: length }), minus('batten-ends', BATTEN, { times: 2 })]),
         width: explainedLength([plus('batten-width', BATTEN)]),
-        stock: box.dividerStock,
+        stock: spec.dividerStock,
       },
     ),
   );
 }
 
 function shellConnections(base: TillFrame): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
-  const glued = jointOf(box, 'butt', { fastening: null });
+  const glued = jointOf(spec, 'butt', { fastening: null });
   const rail = id(base, 'hanging-rail');
-  const ends = railEndsOf(box);
+  const ends = railEndsOf(spec);
   return [
-    ...between(id(base, 'top'), left, right, jointOf(box, 'rabbet')),
-    ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
+    ...between(id(base, 'top'), left, right, jointOf(spec, 'rabbet')),
+    ...between(id(base, 'bottom'), left, right, jointOf(spec, spec.under.nm > 0 ? 'dado' : 'rabbet')),
     // Its front edge is beveled to the panel's face.
     connect(id(base, 'top'), 'far', id(base, 'tilted-panel'), 'reference', { ...glued, kind: 'flush', glue: false }),
-    ...(box.hanging.rail ? [...between(rail, left, right, ends), connect(rail, 'far', id(base, 'top'), 'other', glued)] : []),
+    ...(spec.hanging.rail ? [...between(rail, left, right, ends), connect(rail, 'far', id(base, 'top'), 'other', glued)] : []),
   ];
 }
 
 function panelConnections(base: TillFrame): Connection[] {
-  const { box } = base;
+  const { spec } = base;
   const panel = id(base, 'tilted-panel');
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
-  const removable = box.panel === 'removable';
-  const ends: Joint = removable ? onPins(PANEL_CLEARANCE) : jointOf(box, 'dado');
-  const stands = jointOf(box, 'butt', { fastening: null, glue: box.glue && !removable });
+  const removable = spec.panel === 'removable';
+  const ends: Joint = removable ? onPins(PANEL_CLEARANCE) : jointOf(spec, 'dado');
+  const stands = jointOf(spec, 'butt', { fastening: null, glue: spec.glue && !removable });
   return [
     connect(panel, 'near', left, 'other', ends, ['panel']),
     connect(panel, 'far', right, 'reference', ends, ['panel']),
@@ -230,10 +230,10 @@ function panelConnections(base: TillFrame): Connection[] {
     connect(panel, 'end', id(base, 'top'), 'other', stands),
     ...(removable
       ? [
-          connect(id(base, 'ledge/batten-left'), 'near', left, 'other', jointOf(box, 'butt')),
-          connect(id(base, 'ledge/batten-right'), 'far', right, 'reference', jointOf(box, 'butt')),
-          laidOn(id(base, 'ledge/batten-left'), 'reference', panel, 'other', { ...box, glue: false }),
-          laidOn(id(base, 'ledge/batten-right'), 'reference', panel, 'other', { ...box, glue: false }),
+          connect(id(base, 'ledge/batten-left'), 'near', left, 'other', jointOf(spec, 'butt')),
+          connect(id(base, 'ledge/batten-right'), 'far', right, 'reference', jointOf(spec, 'butt')),
+          laidOn(id(base, 'ledge/batten-left'), 'reference', panel, 'other', { ...spec, glue: false }),
+          laidOn(id(base, 'ledge/batten-right'), 'reference', panel, 'other', { ...spec, glue: false }),
         ]
       : []),
   ];

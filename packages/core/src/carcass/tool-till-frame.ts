@@ -16,31 +16,31 @@ export interface TillFrame extends HungFrame<ToolTill> {
   readonly cos: number;
 }
 
-export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
-  const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
-  const rear = gapBehind(box, stockOf);
-  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
-  const turn = (box.tiltDeg * Math.PI) / 180;
-  const floor = (box.under.nm + T) as Length;
+export function tillFrame(spec: ToolTill, stockOf: StockOf): TillFrame {
+  const { value: T, source } = thicknessTerm({ stockOf }, spec.stock);
+  const rear = gapBehind(spec, stockOf);
+  const width = explainedLength([plus('width', spec.width.nm, { source: own(spec, 'width') })]);
+  const turn = (spec.tiltDeg * Math.PI) / 180;
+  const floor = (spec.under.nm + T) as Length;
   return {
-    box,
+    spec,
     stockOf,
     T,
     rear,
     behind: { left: ZERO, length: width },
-    topUp: box.height.nm,
+    topUp: spec.height.nm,
     insideLeft: T,
     insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
-    ceiling: (box.height.nm - T) as Length,
+    ceiling: (spec.height.nm - T) as Length,
     insideRear: rear,
     floorMid: floor - T / 2,
-    depth: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
+    depth: explainedLength([plus('depth', spec.depth.nm, { source: own(spec, 'depth') })]),
     floor,
-    faceOut: rear + box.depth.nm - box.ledge.nm,
+    faceOut: rear + spec.depth.nm - spec.ledge.nm,
     insideHeight: explainedLength([
-      plus('height', box.height.nm, { source: own(box, 'height') }),
+      plus('height', spec.height.nm, { source: own(spec, 'height') }),
       minus('top-and-bottom', T, { times: 2, source }),
-      minus('lip-bottom', box.under.nm, { source: own(box, 'under') }),
+      minus('lip-bottom', spec.under.nm, { source: own(spec, 'under') }),
     ]),
     tan: Math.tan(turn),
     cos: Math.cos(turn),
@@ -50,7 +50,7 @@ export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
 /** Distance from the wall to the panel's face at a height. */
 export const faceAt = ({ faceOut, floor, tan }: TillFrame, up: number): number => Math.round(faceOut - (up - floor) * tan);
 
-export const id = ({ box }: Pick<TillFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+export const id = ({ spec }: Pick<TillFrame, 'spec'>, rest: string): string => `${spec.id}/${rest}`;
 
 /** An outline with four corners whose rear and front edges lean alike: u up, v out. */
 export function leaningOutline(height: number, rearAtFoot: number, rearAtHead: number, frontAtFoot: number, frontAtHead: number): PanelEdge[] {
@@ -65,7 +65,10 @@ export const slope = ({ cos }: TillFrame, up: number): Length => roundToNm(up / 
 
 /** Parts on the bottom end behind the lip. */
 export const standingDepth = (base: TillFrame): ExplainedLength => {
-  const { box } = base;
-  const t = thicknessTerm(base, box.stock);
-  return explainedLength([plus('ledge-depth', box.ledge.nm, { source: own(box, 'ledge') }), ...(box.lip ? [minus('lip', t.value, { source: t.source })] : [])]);
+  const { spec } = base;
+  const t = thicknessTerm(base, spec.stock);
+  return explainedLength([
+    plus('ledge-depth', spec.ledge.nm, { source: own(spec, 'ledge') }),
+    ...(spec.lip ? [minus('lip', t.value, { source: t.source })] : []),
+  ]);
 };

@@ -24,7 +24,7 @@ export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTil
   const modules = layModules(box, stockOf).map(({ bay, left, width: wide }) => ({ bay, cabinet: moduleOf(box, bay, left, wide, stockOf, one) }));
   const first = modules[0]!.cabinet;
   const base: HungFrame<ToolTill> = {
-    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    spec: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     behind: { left: ZERO, length: width },

@@ -33,7 +33,7 @@ export function JointMap({ cabinet, groups, current, onChoose }: JointMapProps) 
       const seam = seamOf(cabinet, connection);
       if (!seam) return [];
       const [a, b] = seam.map(({ along, up }) => ({ x: x(along), y: y(up) })) as [Spot, Spot];
-      return [{ group, meeting: connection, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
+      return [{ group, connection, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
     }),
   );
   // Squares over lines, so that a finger finds them; the chosen kind over the others.
@@ -44,7 +44,7 @@ export function JointMap({ cabinet, groups, current, onChoose }: JointMapProps) 
       {shown.map(({ panel, points }) => (
         <polygon key={panel} className="joint-map-part" points={points.map(([along, up]) => `${x(along)},${y(up)}`).join(' ')} />
       ))}
-      {marks.map(({ group, meeting: connection, a, b, endOn }) => (
+      {marks.map(({ group, connection, a, b, endOn }) => (
         <g
           key={connection.id}
           className={group === current ? 'joint-seam current' : 'joint-seam'}

@@ -34,12 +34,12 @@ function Examples({ onPick }: { readonly onPick: (spec: CabinetSpec) => void }) 
     const stockOf = stockReader([], workshop);
     return FAMILIES.map(({ id }) => {
       const spec = newSpecFor(id as FamilyId, design, workshop);
-      return { unit: spec, solid: resolveCabinet(buildCabinet(spec, stockOf)) };
+      return { spec, solid: resolveCabinet(buildCabinet(spec, stockOf)) };
     });
   }, [design, workshop]);
   return (
     <ul className="gallery">
-      {examples.map(({ unit: spec, solid }) => (
+      {examples.map(({ spec, solid }) => (
         <li key={spec.family}>
           <button type="button" onClick={() => onPick(spec)}>
             <Elevation cabinet={solid} />
