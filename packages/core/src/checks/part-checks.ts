@@ -40,11 +40,13 @@ export const partOutside: Check = (context) => {
     .filter((panel) => !panel.onWall && panel.role !== 'top' && hasSize(panel))
     .flatMap((panel): Finding[] => {
       const { low, high } = boundsOf(panel);
+      const isInside = (axis: keyof typeof size): boolean => -low[axis] <= OUTSIDE_MM && high[axis] - size[axis] <= OUTSIDE_MM;
+      // Runs on every keystroke for every panel: nearly all are inside, and nothing is allocated for them.
+      if (isInside('along') && isInside('up') && isInside('out')) return [];
       const past = OUTSIDE.flatMap(([axis, below, above]) => [
         { side: below, byMm: -low[axis] },
         { side: above, byMm: high[axis] - size[axis] },
       ]).sort((a, b) => b.byMm - a.byMm)[0]!;
-      if (past.byMm <= OUTSIDE_MM) return [];
       const reach = Math.max(0, ...cabinet.connections.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       if (past.byMm <= OUTSIDE_MM + reach) return [];
       return [
