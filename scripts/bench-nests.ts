@@ -7,8 +7,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { auditPlan, readNestPlan, readNestProblem, search, writeNestProblem, type NestPlan, type NestProblem } from '../packages/core/src/index.ts';
-import { greatestBound } from '../packages/core/src/nest/bound.ts';
-import { itemsOf } from '../packages/core/src/nest/pieces.ts';
+import { greatestBound } from '../packages/core/src/nesting/bound.ts';
+import { itemsOf } from '../packages/core/src/nesting/pieces.ts';
 import { sheetsByLibrary } from './packing-libraries.ts';
 import { classic, cutUp, dice, LEVELS, partedSheets, SHOP_KINDS, shopJob, workshop, type Level } from './nest-instances.ts';
 

@@ -152,20 +152,20 @@ export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
 export { FIT_PLAY } from './joints/fits.ts';
 export type { Fit } from './solid/connection.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
-export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
-export { MAX_CONTENTS_KG, MAX_SHELVES, SHELF_AT, type ElementsForm, type FormField, type FieldGroup, type Form } from './carcass/form.ts';
-export { buildCabinet, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type CabinetSpec } from './carcass/families.ts';
-export type { Family } from './carcass/family.ts';
-export type { NewSpec, SpecBase } from './carcass/spec-base.ts';
-export { joinSpaces, splitSpace, type SpecStep } from './carcass/split-space.ts';
-export type { Stocked } from './carcass/box-frame.ts';
+export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './cabinets/shelf-box.ts';
+export { MAX_CONTENTS_KG, MAX_SHELVES, SHELF_AT, type ElementsForm, type FormField, type FieldGroup, type Form } from './cabinets/form.ts';
+export { buildCabinet, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type CabinetSpec } from './cabinets/families.ts';
+export type { Family } from './cabinets/family.ts';
+export type { NewSpec, SpecBase } from './cabinets/spec-base.ts';
+export { joinSpaces, splitSpace, type SpecStep } from './cabinets/split-space.ts';
+export type { Stocked } from './cabinets/box-frame.ts';
 export type { Feature } from './parts/features.ts';
 export { areaM2 } from './parts/parts.ts';
 export type { PartLine } from './parts/part-line.ts';
 export type { RailPlan } from './parts/rail-parts.ts';
 export type { CompartmentLoad, CabinetWeights } from './parts/weights.ts';
-export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
-export { search, type Search } from './nest/search.ts';
+export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nesting/problem.ts';
+export { search, type Search } from './nesting/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
 export {
   assessExisting,
@@ -180,18 +180,18 @@ export {
 } from './hang/existing-cabinet.ts';
 export { boringWords, hangingSummary, type HangingStep, type HangingSummary } from './formats/hanging-steps.ts';
 export { caseWords, holeStateWords, movingWords, repairWords, existingRefusalWords } from './formats/hanging-words.ts';
-export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './sums/sum-words.ts';
-export type { SumResult, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
-export { exampleOf, SUM_EXAMPLES, wordsOf } from './sums/examples.ts';
-export { isBetterPlan, trimOf } from './nest/problem.ts';
-export { stockAreasOf } from './nest/pieces.ts';
-export type { FirstCut } from './nest/problem.ts';
-export type { CutStep, SheetPiece as SawnPiece, SheetToCut } from './cuts/pieces.ts';
-export { sequenceOf, settingKey, type Left, type Sequence } from './cuts/sequence.ts';
-export { isLarge, THIN_RIP, type CutWay } from './cuts/ways.ts';
-export { remainingStockAfter, type RemainingStock } from './cuts/remaining-stock.ts';
-export { auditPlan } from './nest/audit.ts';
-export { spareOf, tightSheets, type Spare } from './nest/spare.ts';
+export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './quick-sums/sum-words.ts';
+export type { SumResult, ResultGroup, Sum, SumAnswer } from './quick-sums/sum.ts';
+export { exampleOf, SUM_EXAMPLES, wordsOf } from './quick-sums/examples.ts';
+export { isBetterPlan, trimOf } from './nesting/problem.ts';
+export { stockAreasOf } from './nesting/pieces.ts';
+export type { FirstCut } from './nesting/problem.ts';
+export type { CutStep, SheetPiece as SawnPiece, SheetToCut } from './sawing/pieces.ts';
+export { sequenceOf, settingKey, type Left, type Sequence } from './sawing/sequence.ts';
+export { isLarge, THIN_RIP, type CutWay } from './sawing/ways.ts';
+export { remainingStockAfter, type RemainingStock } from './sawing/remaining-stock.ts';
+export { auditPlan } from './nesting/audit.ts';
+export { spareOf, tightSheets, type Spare } from './nesting/spare.ts';
 export { shows, type ShelfSag } from './sag/cabinet-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export type { HangInput } from './hang/hang-input.ts';
@@ -229,7 +229,7 @@ export { fixWords } from './checks/words/fixes.ts';
 export { citationWords } from './checks/words/citations.ts';
 export { labelWords, withArticle, WORDS } from './checks/words/labels.ts';
 export { linkWords } from './checks/words/link-words.ts';
-export { seeded } from './chance/random.ts';
+export { seeded } from './random/random.ts';
 export {
   activeAsCut,
   activeReadings,
@@ -245,18 +245,18 @@ export {
   type MeasuredSlot,
   type RecordEntry,
   type SheetCut,
-} from './plan/design.ts';
-export { draftCabinet } from './plan/draft.ts';
-export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
-export { hasFloor, countPlaced, unplacedItems } from './plan/contents.ts';
-export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
-export { addCabinet, proposeBox, withBox, type Proposed } from './plan/propose-box.ts';
-export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
-export { hangOnRail } from './plan/hang-on-rail.ts';
-export { fillRoom, roomAbout, roomsFor, runOfCabinets, type RunPlan } from './plan/fit-space.ts';
+} from './model/design.ts';
+export { draftCabinet } from './planner/draft.ts';
+export { applyEdit, valueAt, type Edit, type EditStep } from './model/edit.ts';
+export { hasFloor, countPlaced, unplacedItems } from './planner/contents.ts';
+export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './proposals/set-out-plan.ts';
+export { addCabinet, proposeBox, withBox, type Proposed } from './proposals/propose-box.ts';
+export { agreementOf, contentsNeed, type Disagreement } from './proposals/agreement.ts';
+export { hangOnRail } from './proposals/hang-on-rail.ts';
+export { fillRoom, roomAbout, roomsFor, runOfCabinets, type RunPlan } from './proposals/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
-export { newStops, issueFixes, withoutStops } from './plan/issue-fixes.ts';
-export { createPlanner, plan, stockReader, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './plan/plan.ts';
+export { newStops, issueFixes, withoutStops } from './proposals/issue-fixes.ts';
+export { createPlanner, plan, stockReader, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './planner/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {
   asPlan,
@@ -271,30 +271,30 @@ export {
   sheetsOfPlan,
   textKey,
   type Progress,
-} from './plan/layouts.ts';
-export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
-export { offcutFirst } from './plan/offcut-first.ts';
-export type { GrainChoice } from './carcass/spec-base.ts';
+} from './sheets/layouts.ts';
+export { runNest, type NestClock, type NestOrder } from './sheets/nest-run.ts';
+export { offcutFirst } from './sheets/offcut-first.ts';
+export type { GrainChoice } from './cabinets/spec-base.ts';
 export { partLabels, type PartLabel } from './formats/label-words.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
-export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
-export { sheetStates, type SheetState } from './plan/sheet-states.ts';
-export { inTheWay, isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
-export { boardJobs, boardPurchases, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
-export type { BoardPlan, CutBoard } from './nest/boards.ts';
+export { whatIfs, type WhatIf, type WhatIfChange } from './proposals/what-if.ts';
+export { sheetStates, type SheetState } from './sheets/sheet-states.ts';
+export { inTheWay, isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './sheets/pins.ts';
+export { boardJobs, boardPurchases, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './sheets/cutting.ts';
+export type { BoardPlan, CutBoard } from './nesting/boards.ts';
 export { inAnotherLength, lengthSold, lengthsForSale, nameInLists, nameOfKind } from './stock/board-lengths.ts';
-export { canMirror, cutLike, mirrored, patternsFor, uncut, specFor } from './plan/rearrange.ts';
-export { largestChange, redesign, type MovedSize, type Redesign } from './plan/redesign.ts';
-export { purchaseCost, type Purchase } from './plan/purchase.ts';
-export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip } from './plan/yard-trip.ts';
-export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './plan/shopping.ts';
+export { canMirror, cutLike, mirrored, patternsFor, uncut, specFor } from './proposals/rearrange.ts';
+export { largestChange, redesign, type MovedSize, type Redesign } from './proposals/redesign.ts';
+export { purchaseCost, type Purchase } from './sheets/purchase.ts';
+export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip } from './sheets/yard-trip.ts';
+export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './sheets/shopping.ts';
 export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
-export { keepVariant, stockFor, chooseVariant, removeCabinet, variantFigures, type VariantFigures } from './plan/variants.ts';
-export { figuresOf, preview, type Preview, type CabinetFigures } from './plan/preview.ts';
-export { hangHelps, type HangHelp } from './plan/hang-helps.ts';
-export { remediesFor, type Remedy } from './plan/remedies.ts';
-export { answerSum, listSums, SUMS } from './sums/sums.ts';
+export { keepVariant, stockFor, chooseVariant, removeCabinet, variantFigures, type VariantFigures } from './proposals/variants.ts';
+export { figuresOf, preview, type Preview, type CabinetFigures } from './proposals/preview.ts';
+export { hangHelps, type HangHelp } from './proposals/hang-helps.ts';
+export { remediesFor, type Remedy } from './proposals/remedies.ts';
+export { answerSum, listSums, SUMS } from './quick-sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
 export { designCodec, MAX_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
@@ -316,7 +316,7 @@ export {
 } from './formats/project-file.ts';
 export { merge, sameJson, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
-export { sizedByItems } from './plan/size-from-items.ts';
+export { sizedByItems } from './proposals/size-from-items.ts';
 export {
   guessColumns,
   leftOutCsv,
@@ -347,7 +347,7 @@ export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
 export { onScale, scaleOf, STACK_ID, type Known, type Calibration, type TestCut } from './setups/calibration.ts';
-export { learnedWorkshop, type LearnedWorkshop } from './plan/learned-workshop.ts';
+export { learnedWorkshop, type LearnedWorkshop } from './planner/learned-workshop.ts';
 export { STAGES, type OperationBlank, type Operation, type ToolingStage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
 export { slotAsDrawn } from './joints/as-built.ts';
@@ -357,8 +357,8 @@ export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Setups } from './setups/setups.ts';
 export type { SetupCut as SetupCut, Setup } from './setups/setup.ts';
 export type { WorkHold, Setting, OperationWay } from './setups/setting.ts';
-export { finishedParts, EMPTY_DECISIONS, activeHung, activeOperations, activeSawn, activeTestCuts } from './plan/design.ts';
-export type { Cutting, KeptLayout, KeptSheet, PinnedPart, SawnCuts } from './plan/design.ts';
+export { finishedParts, EMPTY_DECISIONS, activeHung, activeOperations, activeSawn, activeTestCuts } from './model/design.ts';
+export type { Cutting, KeptLayout, KeptSheet, PinnedPart, SawnCuts } from './model/design.ts';
 export { availableTo, keepsOffcut, pieceName, withoutStore, type StockPiece } from './stock/workshop.ts';
 export { skewOf, usableSize } from './stock/out-of-square.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
@@ -386,8 +386,8 @@ export { minutesWithin, scheduleOf, type Shortage, type Schedule, type Scheduled
 export { STEP_KINDS, type Closing, type Precedence as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
 export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
-export { planBuild } from './plan/build-job.ts';
-export { doneSteps, doneTimes, nextStep, type DoneSteps } from './plan/done-steps.ts';
+export { planBuild } from './journal/build-job.ts';
+export { doneSteps, doneTimes, nextStep, type DoneSteps } from './journal/done-steps.ts';
 export {
   plannedFor,
   activeDiagonals,
@@ -397,7 +397,7 @@ export {
   type ShopNote,
   type NewFact,
   type MeasuredOpening as MeasuredOpening,
-} from './plan/design.ts';
+} from './model/design.ts';
 export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
 export { marksOf, temperature, type BuildSummary, type StepWords } from './formats/step-texts.ts';
 export { buildSummary } from './formats/build-summary.ts';
@@ -406,9 +406,9 @@ export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';
 export { logCsv } from './formats/log-csv.ts';
 export { findInLog, logLines, type LogLine } from './formats/log-words.ts';
-export { learningsOf, type Learnings } from './plan/learnings.ts';
-export { builtSizes, type BuiltSizes } from './plan/built-size.ts';
-export { lessonsOf, SAVED, type Lesson } from './plan/lessons.ts';
+export { learningsOf, type Learnings } from './journal/learnings.ts';
+export { builtSizes, type BuiltSizes } from './journal/built-size.ts';
+export { lessonsOf, SAVED, type Lesson } from './journal/lessons.ts';
 export { lessonWords } from './formats/lesson-words.ts';
 export { changeWords, type Change } from './formats/change-words.ts';
-export { joinedTo } from './plan/joined-to.ts';
+export { joinedTo } from './planner/joined-to.ts';

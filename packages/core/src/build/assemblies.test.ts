@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { dot, plusVector, scale } from '../solid/vector.ts';
 import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';

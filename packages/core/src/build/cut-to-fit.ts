@@ -1,5 +1,5 @@
 /** Cut to fit: parts that close an opening are cut to the measured opening, where the cut can wait. */
-import type { CutStep } from '../cuts/pieces.ts';
+import type { CutStep } from '../sawing/pieces.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { BuildJob, CabinetToBuild } from './job.ts';
 

@@ -1,5 +1,5 @@
 /** Finishes, by what determines the schedule: coats, drying times, sanding between coats, and where they go. */
-import type { FinishChoice } from '../carcass/spec-base.ts';
+import type { FinishChoice } from '../cabinets/spec-base.ts';
 import type { Shop } from '../stock/shop.ts';
 
 export interface Finish {

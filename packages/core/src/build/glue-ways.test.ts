@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newClamps } from '../stock/shop.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';

@@ -1,6 +1,6 @@
 /** Inputs of a build: resolved cabinets, sheet layouts, machine setups. */
-import type { FinishChoice } from '../carcass/spec-base.ts';
-import type { CutStep } from '../cuts/pieces.ts';
+import type { FinishChoice } from '../cabinets/spec-base.ts';
+import type { CutStep } from '../sawing/pieces.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';

@@ -1,11 +1,11 @@
 /** One shelf more in a half built cabinet: what no longer goes in is said, what still can is planned from there. */
 import { describe, expect, test } from '@jest/globals';
 import { stepWords } from '../formats/build-words.ts';
-import { applyEdit, type Edit } from '../plan/edit.ts';
-import { buildJob, planBuild } from '../plan/build-job.ts';
-import { doneSteps, nextStep } from '../plan/done-steps.ts';
-import type { Design, RecordEntry } from '../plan/design.ts';
-import { plan } from '../plan/plan.ts';
+import { applyEdit, type Edit } from '../model/edit.ts';
+import { buildJob, planBuild } from '../journal/build-job.ts';
+import { doneSteps, nextStep } from '../journal/done-steps.ts';
+import type { Design, RecordEntry } from '../model/design.ts';
+import { plan } from '../planner/plan.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { batchesOf, gluedPanels, latePanels, PART_BY_PART } from './late-parts.ts';
 import { operationsOf } from '../setups/operations.ts';

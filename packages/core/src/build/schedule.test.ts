@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { furnishedRoom } from '../test/print-room.ts';
-import { plan } from '../plan/plan.ts';
-import { planBuild } from '../plan/build-job.ts';
+import { plan } from '../planner/plan.ts';
+import { planBuild } from '../journal/build-job.ts';
 import { dayOf, dayStart, weekday, windowsFrom } from './calendar.ts';
 import { DEFAULT_BUILD, type Session } from './choices.ts';
 import { paceOf } from './pace.ts';

@@ -2,7 +2,7 @@
  * Schedules steps on days for the earliest finish. Few tasks are solved exactly by branch and bound; for many, orders near the usual one are tried, and an
  * order that is no better is not taken, so that the plan stays stable. Seeded.
  */
-import { seeded, type Random } from '../chance/random.ts';
+import { seeded, type Random } from '../random/random.ts';
 import type { Window } from './calendar.ts';
 import { finishLowerBound } from './finish-lower-bound.ts';
 import type { Task } from './tasks.ts';

@@ -1,7 +1,7 @@
 /** Steps that serve several cabinets: sheets measured and cut up, boards, machine setups, wall rails. */
-import type { CutStep } from '../cuts/pieces.ts';
-import { isLarge } from '../cuts/ways.ts';
-import { settingsOf } from '../cuts/sequence.ts';
+import type { CutStep } from '../sawing/pieces.ts';
+import { isLarge } from '../sawing/ways.ts';
+import { settingsOf } from '../sawing/sequence.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { inWantedOrder } from '../setups/order.ts';
 import type { Operation, ToolingStage } from '../setups/operations.ts';

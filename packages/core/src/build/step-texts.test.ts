@@ -3,9 +3,9 @@ import { expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { stepWords } from '../formats/build-words.ts';
 import { hangingSummary } from '../formats/hanging-steps.ts';
-import { planBuild } from '../plan/build-job.ts';
-import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan } from '../plan/plan.ts';
+import { planBuild } from '../journal/build-job.ts';
+import { applyEdit, type EditStep } from '../model/edit.ts';
+import { plan } from '../planner/plan.ts';
 import { ink, printRoom } from '../test/print-room.ts';
 
 function stepsOf(...edits: readonly EditStep[]) {

@@ -1,5 +1,5 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
-import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
+import { enters, familyOf, isShelfBox } from '../cabinets/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/cabinet-sag.ts';
 import { isFace } from '../solid/connection.ts';

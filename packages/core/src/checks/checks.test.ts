@@ -1,10 +1,10 @@
 /** Each check: what sets it off, what it says, and a fix that, applied, settles it. */
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
-import type { Design, RecordEntry } from '../plan/design.ts';
-import { applyEdit } from '../plan/edit.ts';
-import { sheetJobs } from '../plan/cutting.ts';
-import { plan } from '../plan/plan.ts';
+import type { Design, RecordEntry } from '../model/design.ts';
+import { applyEdit } from '../model/edit.ts';
+import { sheetJobs } from '../sheets/cutting.ts';
+import { plan } from '../planner/plan.ts';
 import { BOX_CASES } from '../test/box-cases.ts';
 import type { Case } from '../test/check-case.ts';
 import { MAKING_CASES } from '../test/making-cases.ts';
@@ -56,7 +56,7 @@ test('the ink cupboard as it stands sets off nothing that stops it', () => {
 
 test('every check that exists is in one of the lists', () => {
   const tried = new Set([...BOX_CASES, ...MAKING_CASES, ...PLACE_CASES].map(({ check }) => check));
-  // offcut-first is a finding of a layout (plan/offcut-first.test.ts), not-planned of what has no plan (plan/unplanned.test.ts).
+  // offcut-first is a finding of a layout (sheets/offcut-first.test.ts), not-planned of what has no plan (planner/unplanned.test.ts).
   const all: Record<Exclude<CheckId, 'offcut-first' | 'not-planned'>, true> = {
     'grain-crossed': true,
     'nominal-thickness': true,

@@ -1,5 +1,5 @@
 /** Checks of the cleat itself: its stock, what it is fixed to, the spacer under it, the room above it. */
-import { enters } from '../carcass/families.ts';
+import { enters } from '../cabinets/families.ts';
 import { CLEAT_SPLITTING, splittingMPa } from '../hang/splitting.ts';
 import { heightsOf } from '../hang/boxes.ts';
 import { MIN_FIXING_BACK_MM, lowerHalfFace } from '../hang/carrier-links.ts';

@@ -5,7 +5,7 @@ import { NM_PER, type Length } from '../length/length.ts';
 import { blocksCabinets, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
 import { railRect } from '../wall/rails.ts';
 import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
-import type { CabinetSpec } from '../carcass/families.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Finding, Fix } from './finding.ts';
 

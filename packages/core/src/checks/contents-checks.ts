@@ -1,5 +1,5 @@
 /** Checks of a cabinet's contents. Rules and thresholds: docs/checks.md; numbers marked [A] there are the constants here. */
-import { enters, isShelfBox } from '../carcass/families.ts';
+import { enters, isShelfBox } from '../cabinets/families.ts';
 import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';

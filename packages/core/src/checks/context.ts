@@ -1,6 +1,6 @@
 /** Inputs of the checks of one cabinet. */
-import type { Stocked } from '../carcass/box-frame.ts';
-import type { CabinetSpec } from '../carcass/families.ts';
+import type { Stocked } from '../cabinets/box-frame.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { Misfit } from '../joints/as-built.ts';

@@ -1,5 +1,5 @@
 /** Checks of cut parts against a plan that changed since. */
-import { familyOf } from '../carcass/families.ts';
+import { familyOf } from '../cabinets/families.ts';
 import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';

@@ -1,6 +1,6 @@
 /** Checks of the cut list: machines, heavy sheets, parts easily confused. */
-import { choosesGrain } from '../carcass/families.ts';
-import { cutWays, THIN_RIP } from '../cuts/ways.ts';
+import { choosesGrain } from '../cabinets/families.ts';
+import { cutWays, THIN_RIP } from '../sawing/ways.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { longestForSale } from '../stock/board-lengths.ts';

@@ -8,13 +8,13 @@ export type Severity = 'look' | 'change' | 'stop';
 export const SEVERITY_RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
 export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
 
-/** One step of an edit, as plan/edit.ts applies it; checks come before plan and only describe it. */
+/** One step of an edit, as model/edit.ts applies it; checks come before plan and only describe it. */
 export interface FixStep {
   readonly path: readonly string[];
   readonly value: unknown;
 }
 
-/** A fact about a part, as plan/design.ts records it; checks come before plan and only describe it. */
+/** A fact about a part, as model/design.ts records it; checks come before plan and only describe it. */
 export type FixFact =
   | { readonly kind: 'as-cut'; readonly asCut: { readonly panel: string; readonly length?: Entered; readonly width?: Entered } }
   | { readonly kind: 'kept'; readonly kept: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' } }

@@ -1,5 +1,5 @@
 /** Checks of how the box goes together: entered sizes, backs, stopped slots, glue, pairs, wood movement. Rules: docs/checks.md. */
-import { enters, familyOf } from '../carcass/families.ts';
+import { enters, familyOf } from '../cabinets/families.ts';
 import { isEndGrain } from '../hang/joint-capacity.ts';
 import { seamOf } from '../joints/drilling.ts';
 import { NM_PER, type Length } from '../length/length.ts';

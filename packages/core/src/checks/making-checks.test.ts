@@ -1,7 +1,7 @@
 /** Where the checks of making begin: just under, nothing is said; just over, it is. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
-import type { ToolTill } from '../carcass/tool-till.ts';
+import type { ShelfBox } from '../cabinets/shelf-box.ts';
+import type { ToolTill } from '../cabinets/tool-till.ts';
 import { entered } from '../length/entered.ts';
 import { setupsOf } from '../setups/setups.ts';
 import { defaultShop } from '../stock/shop.ts';

@@ -1,5 +1,5 @@
 /** Checks of impossible parts: without a size, outside their cabinet, in a missing opening, or overlapping another. docs/checks.md. */
-import { enters, familyOf } from '../carcass/families.ts';
+import { enters, familyOf } from '../cabinets/families.ts';
 import { toMm } from '../length/length.ts';
 import { clashesOf } from '../solid/clash.ts';
 import { hasSize } from '../solid/panel.ts';

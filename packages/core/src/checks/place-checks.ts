@@ -2,7 +2,7 @@
  * What a cabinet conflicts with where it hangs: other cabinets, things on the wall, door swings, ceiling and floor. Run for all cabinets at once, outside
  * the cache of each, because moving one changes its neighbors.
  */
-import { enters, type CabinetSpec } from '../carcass/families.ts';
+import { enters, type CabinetSpec } from '../cabinets/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
 import { minFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';

@@ -3,7 +3,7 @@
  * much, the one is kept with the least height, groups together, heavy items low and daily items between hip and eye. The caller holds the clock: the same
  * job, seed and number of steps give the same answer.
  */
-import { seeded, type Random } from '../chance/random.ts';
+import { seeded, type Random } from '../random/random.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Leftover } from './arrange.ts';
 import { orderLevels } from './set-out-order.ts';

@@ -1,8 +1,8 @@
 /** Collects what the texts of a build are written from. */
 import type { Build } from '../build/build.ts';
-import { joinedTo } from '../plan/joined-to.ts';
-import type { Design } from '../plan/design.ts';
-import type { Plan } from '../plan/plan.ts';
+import { joinedTo } from '../planner/joined-to.ts';
+import type { Design } from '../model/design.ts';
+import type { Plan } from '../planner/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { Calibration } from '../setups/calibration.ts';

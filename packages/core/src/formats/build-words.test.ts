@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { labelWords } from '../checks/words/labels.ts';
-import { planBuild } from '../plan/build-job.ts';
-import { plan } from '../plan/plan.ts';
+import { planBuild } from '../journal/build-job.ts';
+import { plan } from '../planner/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import { marksOf, type BuildSummary } from './step-texts.ts';

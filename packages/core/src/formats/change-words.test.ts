@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { applyEdit } from '../plan/edit.ts';
+import { applyEdit } from '../model/edit.ts';
 import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { changeWords } from './change-words.ts';

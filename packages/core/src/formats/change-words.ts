@@ -1,9 +1,9 @@
 /** Changes between two versions of a design as text: additions, deletions, and every field with both values. */
-import { familyOf, type CabinetSpec } from '../carcass/families.ts';
+import { familyOf, type CabinetSpec } from '../cabinets/families.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { typedText, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { Design } from '../plan/design.ts';
+import type { Design } from '../model/design.ts';
 
 export interface Change {
   /** The cabinet concerned; null for the project. */

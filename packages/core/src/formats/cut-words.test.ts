@@ -1,9 +1,9 @@
 /** A cut as it is read at the saw: what to set, what comes off, what to mind. */
 import { describe, expect, test } from '@jest/globals';
-import type { CutStep } from '../cuts/pieces.ts';
-import { sequenceOf } from '../cuts/sequence.ts';
+import type { CutStep } from '../sawing/pieces.ts';
+import { sequenceOf } from '../sawing/sequence.ts';
 import { mm } from '../length/length.ts';
-import { search } from '../nest/search.ts';
+import { search } from '../nesting/search.ts';
 import { handHeldShop, defaultShop, type Shop } from '../stock/shop.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import { cutWords, type CutWords } from './cut-words.ts';

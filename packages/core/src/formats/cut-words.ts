@@ -1,7 +1,7 @@
 /** The text of a cut through a sheet: what to do, what stays, what falls off, what to watch. */
 import { fineText } from '../checks/words/amounts.ts';
-import type { CutStep, SheetPiece } from '../cuts/pieces.ts';
-import { isLarge } from '../cuts/ways.ts';
+import type { CutStep, SheetPiece } from '../sawing/pieces.ts';
+import { isLarge } from '../sawing/ways.ts';
 import { tapeText } from '../length/format.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 

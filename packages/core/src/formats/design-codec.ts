@@ -1,6 +1,6 @@
 /** The design as JSON. Limits come from the forms of wall, items and each family, so that field and file agree. */
 import { MAX_ITEMS } from '../contents/item-form.ts';
-import type { Design } from '../plan/design.ts';
+import type { Design } from '../model/design.ts';
 import { MAX_LOOSE } from '../parts/loose-parts.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, list, number, object, ownIds, PARTS, text, yesNo, type Codec } from './codec.ts';

@@ -1,7 +1,7 @@
 /** Cut list, sheets and plan as they leave the program, each read back by other means. */
 import { describe, expect, test } from '@jest/globals';
-import { search } from '../nest/search.ts';
-import { sheetJobs } from '../plan/cutting.ts';
+import { search } from '../nesting/search.ts';
+import { sheetJobs } from '../sheets/cutting.ts';
 import { ink, planWith, printRoom } from '../test/print-room.ts';
 import { cutListCsv, CUT_LIST_COLUMNS } from './cut-list-csv.ts';
 import { planJson } from './plan-json.ts';

@@ -4,8 +4,8 @@ import back from '../../../../examples/print-room-back.carcass.json' with { type
 import store from '../../../../examples/type-store.carcass.json' with { type: 'json' };
 import { loadCases, movingCases } from '../hang/load-cases.ts';
 import { entered } from '../length/entered.ts';
-import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan } from '../plan/plan.ts';
+import { applyEdit, type EditStep } from '../model/edit.ts';
+import { plan } from '../planner/plan.ts';
 import { onWall } from '../test/check-case.ts';
 import { furnishedRoom, ink, typed } from '../test/print-room.ts';
 import { boringWords, hangingSummary } from './hanging-steps.ts';

@@ -2,7 +2,7 @@
  * The steps of a hanging, in order: survey, mark, drill, fix, empty, lift, check, correct, lock, load. Every number in them is the plan's. Order of work:
  * docs/at-the-wall.md.
  */
-import type { CabinetSpec } from '../carcass/families.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
 import { bothMasses, fineText, lengthText, massText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -12,7 +12,7 @@ import { hangingHoles, lowerBy, type Boring, type HangingHoles, type WallHole } 
 import { screwById } from '../joints/screws.ts';
 import { roundToNm, type DisplayUnit, type Length } from '../length/length.ts';
 import { looseKg } from '../parts/opened.ts';
-import type { CabinetPlan } from '../plan/plan.ts';
+import type { CabinetPlan } from '../planner/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
 import type { Workshop } from '../stock/workshop.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { printRoom } from '../test/print-room.ts';
 import { partLabels } from './label-words.ts';
 

@@ -2,7 +2,7 @@
 import { fineText as exactly, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import type { Lesson } from '../plan/lessons.ts';
+import type { Lesson } from '../journal/lessons.ts';
 import type { LogContext } from './log-words.ts';
 import { plural } from './step-texts.ts';
 

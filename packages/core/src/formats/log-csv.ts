@@ -1,5 +1,5 @@
 /** The shop record as a table, one row per entry. */
-import type { RecordEntry } from '../plan/design.ts';
+import type { RecordEntry } from '../model/design.ts';
 import { csvText } from './csv.ts';
 import { logLines, type LogContext } from './log-words.ts';
 

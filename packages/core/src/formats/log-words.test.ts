@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
-import { learningsOf } from '../plan/learnings.ts';
-import { plan } from '../plan/plan.ts';
-import type { RecordEntry } from '../plan/design.ts';
+import { learningsOf } from '../journal/learnings.ts';
+import { plan } from '../planner/plan.ts';
+import type { RecordEntry } from '../model/design.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { findInLog, logLines } from './log-words.ts';
 

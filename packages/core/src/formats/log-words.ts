@@ -4,8 +4,8 @@ import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { plannedFor, type RecordEntry } from '../plan/design.ts';
-import type { Plan } from '../plan/plan.ts';
+import { plannedFor, type RecordEntry } from '../model/design.ts';
+import type { Plan } from '../planner/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 
 export interface LogLine {

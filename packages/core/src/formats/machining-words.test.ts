@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { toMm } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { pieceDrawing } from '../parts/piece-drawing.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';

@@ -1,6 +1,6 @@
 /** A nesting plan as text, and back. Format: docs/nesting.md. */
 import type { Length } from '../length/length.ts';
-import type { CutTree, NestedSheet, NestPlan, Placement } from '../nest/problem.ts';
+import type { CutTree, NestedSheet, NestPlan, Placement } from '../nesting/problem.ts';
 import { Refusal } from '../problem/problem.ts';
 import type { Json } from './codec.ts';
 import { amount, fields, flag, name, oneOf, rows, size, whole } from './read-fields.ts';

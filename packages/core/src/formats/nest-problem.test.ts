@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { search } from '../nest/search.ts';
+import { search } from '../nesting/search.ts';
 import type { Length } from '../length/length.ts';
 import { exactMm, readNestPlan, writeNestPlan } from './nest-plan.ts';
 import { readNestProblem, readNestProblemText, writeNestProblem } from './nest-problem.ts';

@@ -1,7 +1,7 @@
 /** A nesting problem as text, and back. Format: docs/nesting.md; plans are in nest-plan.ts. */
 import { mm, type Length } from '../length/length.ts';
-import { stockAreasOf } from '../nest/pieces.ts';
-import type { FirstCut, NestPart, NestProblem, NestSheet, SheetRect } from '../nest/problem.ts';
+import { stockAreasOf } from '../nesting/pieces.ts';
+import type { FirstCut, NestPart, NestProblem, NestSheet, SheetRect } from '../nesting/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import * as fc from 'fast-check';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { mutationsOf } from '../test/mutated.ts';
 import { cutListCsv } from './cut-list-csv.ts';
 import { designCodec } from './design-codec.ts';

@@ -1,5 +1,5 @@
 /** Why a part cannot lie somewhere on a sheet, as text. */
-import type { WrongPlace } from '../plan/pins.ts';
+import type { WrongPlace } from '../sheets/pins.ts';
 
 export function wrongPlaceWords(wrong: WrongPlace, markOf: (piece: string) => string): string {
   switch (wrong.why) {

@@ -3,7 +3,7 @@
  * lifted step by step; a newer one is refused. Unknown fields are refused, and nothing is half-read.
  */
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
-import type { Design, RecordEntry } from '../plan/design.ts';
+import type { Design, RecordEntry } from '../model/design.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { constant, list, object, quote, type Json, type Schema } from './codec.ts';
 import { designCodec } from './design-codec.ts';

@@ -1,6 +1,6 @@
 /** Shop record entries as JSON. */
 import { mm } from '../length/length.ts';
-import type { RecordEntry } from '../plan/design.ts';
+import type { RecordEntry } from '../model/design.ts';
 import { SHEET_PLACES } from '../stock/workshop.ts';
 import type { TestCut } from '../setups/calibration.ts';
 import { STEP_KINDS } from '../build/step.ts';

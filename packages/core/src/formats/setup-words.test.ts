@@ -1,7 +1,7 @@
 /** Setups in words: complete, and right about which end and which face. */
 import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { setupsOf } from '../setups/setups.ts';
 import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { furnishedRoom, planWith } from '../test/print-room.ts';

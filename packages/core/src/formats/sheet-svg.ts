@@ -1,7 +1,7 @@
 /** A nested sheet as a stand-alone SVG in millimeters, one user unit a millimeter, for printing or the shop's wall. */
 import { tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
-import { trimOf, type NestedSheet, type NestProblem } from '../nest/problem.ts';
+import { trimOf, type NestedSheet, type NestProblem } from '../nesting/problem.ts';
 
 export interface SheetSvgInput {
   readonly title: string;

@@ -1,6 +1,6 @@
 /** The shopping list as a table for a merchant to return with prices: sheets and boards as in a price list. */
 import type { DisplayUnit } from '../length/length.ts';
-import type { ShoppingLine } from '../plan/shopping.ts';
+import type { ShoppingLine } from '../sheets/shopping.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { csvText } from './csv.ts';

@@ -1,7 +1,7 @@
 /** The shopping list as text: amounts as they are sold, and the list as plain text for a message or a slip of paper. */
 import { lengthText } from '../checks/words/amounts.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import { shoppingCost, type ShoppingLine } from '../plan/shopping.ts';
+import { shoppingCost, type ShoppingLine } from '../sheets/shopping.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { LITERS_PER_QUART, MM_PER_FOOT } from '../length/constants.ts';
 

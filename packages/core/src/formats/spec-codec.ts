@@ -1,8 +1,8 @@
 /** A cabinet spec as JSON, made from its family's form: what can be typed can be read, and the schema says the same. */
-import { FAMILIES } from '../carcass/families.ts';
-import type { Family } from '../carcass/family.ts';
-import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../carcass/form.ts';
-import type { CabinetSpec } from '../carcass/families.ts';
+import { FAMILIES } from '../cabinets/families.ts';
+import type { Family } from '../cabinets/family.ts';
+import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../cabinets/form.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
 import { PRESETS, type PresetId } from '../contents/presets.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, constant, length, number, object, objectWith, orNull, PARTS, ownIds, quote, text, yesNo, type Codec } from './codec.ts';

@@ -9,7 +9,7 @@ import { capital } from '../checks/words/sentence.ts';
 import { screwById } from '../joints/screws.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import type { Plan, CabinetPlan } from '../plan/plan.ts';
+import type { Plan, CabinetPlan } from '../planner/plan.ts';
 import { boundsOf, boundsOfCabinet } from '../solid/views.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';

@@ -8,8 +8,8 @@ import { linkWords } from '../checks/words/link-words.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { carriesRange, loadLimits, type CarriesRange } from '../hang/limits.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { HangHelp } from '../plan/hang-helps.ts';
-import type { CabinetPlan } from '../plan/plan.ts';
+import type { HangHelp } from '../proposals/hang-helps.ts';
+import type { CabinetPlan } from '../planner/plan.ts';
 
 /** What every figure of a hanging is. */
 export const ESTIMATE =

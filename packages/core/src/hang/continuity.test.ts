@@ -1,7 +1,7 @@
 /** Sweeps of lengths by a tenth of a millimeter: uses move with them, and where one jumps something is said of it. */
 import { expect, test } from '@jest/globals';
-import { plan } from '../plan/plan.ts';
-import { applyEdit } from '../plan/edit.ts';
+import { plan } from '../planner/plan.ts';
+import { applyEdit } from '../model/edit.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 
 const { design, record, workshop } = printRoom();

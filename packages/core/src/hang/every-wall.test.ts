@@ -7,13 +7,13 @@
  * it can have; this model takes the full load alone.
  */
 import { expect, test } from '@jest/globals';
-import { plan, type CabinetPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../planner/plan.ts';
 import { NM_PER } from '../length/length.ts';
 import { screwById } from '../joints/screws.ts';
 import { place, type Panel } from '../solid/panel.ts';
-import { seeded } from '../chance/random.ts';
+import { seeded } from '../random/random.ts';
 import { entered } from '../length/entered.ts';
-import { applyEdit } from '../plan/edit.ts';
+import { applyEdit } from '../model/edit.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { randomProject } from '../test/random-project.ts';
 import { SPECIES } from '../wall/species.ts';

@@ -1,7 +1,7 @@
 /** What hangs from plugs, anchors and metal studs. Expected figures worked out by hand from docs/formulas/other-grounds.md. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { EditStep } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { labelWords } from '../checks/words/labels.ts';

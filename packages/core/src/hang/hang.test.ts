@@ -3,7 +3,7 @@ import { onWall } from '../test/check-case.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
-import type { EditStep } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
 import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { aloneBox, ink, typed, cabinetWith } from '../test/print-room.ts';
 import { analyzeHangingAt } from './hang.ts';

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
-import type { EditStep } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
 import { onWall } from '../test/check-case.ts';
 import { aloneBox, boxOf, ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';
 import { hangingHoles, type HangingHoles } from './holes.ts';

@@ -1,6 +1,6 @@
 /** What joints are worth by what holds them: docs/formulas/joint-capacity.md and pin-capacity.md, figure by figure. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 

@@ -1,7 +1,7 @@
 /** A leaf on its supports: by hand from docs/formulas/leaf-load.md, and what every leaf must obey. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { FoldDown } from '../carcass/fold-down.ts';
+import type { FoldDown } from '../cabinets/fold-down.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { newSpec } from '../test/family-units.ts';

@@ -5,9 +5,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { onWall } from '../test/check-case.ts';
-import type { EditStep } from '../plan/edit.ts';
-import { plan, type CabinetPlan } from '../plan/plan.ts';
-import { applyEdit } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
+import { plan, type CabinetPlan } from '../planner/plan.ts';
+import { applyEdit } from '../model/edit.ts';
 import { newSpec } from '../test/family-units.ts';
 import { bearingOf, bearingShares } from './bearing-shares.ts';
 import { ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';

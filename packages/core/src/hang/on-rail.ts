@@ -1,5 +1,5 @@
 /** Whether a cabinet seats on its wall rail: the two cleats hook only when they share one bevel and one height. */
-import type { SpecBase } from '../carcass/spec-base.ts';
+import type { SpecBase } from '../cabinets/spec-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';

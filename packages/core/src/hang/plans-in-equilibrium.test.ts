@@ -6,8 +6,8 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { NM_PER, toMm } from '../length/length.ts';
-import { applyEdit } from '../plan/edit.ts';
-import { plan, type CabinetPlan } from '../plan/plan.ts';
+import { applyEdit } from '../model/edit.ts';
+import { plan, type CabinetPlan } from '../planner/plan.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import { extremes, type Programme } from '../test/linear-programme.ts';
 import type { ProjectFile } from '../formats/project-file.ts';

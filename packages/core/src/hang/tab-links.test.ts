@@ -1,6 +1,6 @@
 /** Tabs of a slot rack: docs/formulas/tab-moment.md by hand, and where there are none. */
 import { describe, expect, test } from '@jest/globals';
-import type { SlotRack } from '../carcass/slot-rack.ts';
+import type { SlotRack } from '../cabinets/slot-rack.ts';
 import { entered } from '../length/entered.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';

@@ -2,8 +2,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import type { EditStep } from '../plan/edit.ts';
-import { faultOfSpec, type CabinetSpec } from '../carcass/families.ts';
+import type { EditStep } from '../model/edit.ts';
+import { faultOfSpec, type CabinetSpec } from '../cabinets/families.ts';
 import { newSpec } from '../test/family-units.ts';
 import { wallHalfEnds } from './wall-links.ts';
 import { aloneBox, ink, typed, cabinetWith } from '../test/print-room.ts';

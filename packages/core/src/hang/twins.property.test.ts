@@ -2,9 +2,9 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
-import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan, type CabinetPlan } from '../plan/plan.ts';
-import { mirrored } from '../plan/rearrange.ts';
+import { applyEdit, type EditStep } from '../model/edit.ts';
+import { plan, type CabinetPlan } from '../planner/plan.ts';
+import { mirrored } from '../proposals/rearrange.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import { analyzeHangingAt } from './hang.ts';

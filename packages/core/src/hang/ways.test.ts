@@ -2,8 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
-import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan } from '../plan/plan.ts';
+import { applyEdit, type EditStep } from '../model/edit.ts';
+import { plan } from '../planner/plan.ts';
 import { entered } from '../length/entered.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import { proudYield } from './fasteners.ts';

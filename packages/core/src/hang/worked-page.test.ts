@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { labelWords } from '../checks/words/labels.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 
 const PAGE = readFileSync(new URL('../../../../docs/hanging.md', import.meta.url), 'utf8');

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';
 import { toMm } from '../length/length.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { isFace } from '../solid/connection.ts';
 import { sectionOfJoint } from '../solid/joint-section.ts';
 import { furnishedRoom, ink, cabinetWith } from '../test/print-room.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered, enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import type { RecordEntry } from '../plan/design.ts';
+import type { RecordEntry } from '../model/design.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 
 const time = '2026-04-01T08:00:00Z';

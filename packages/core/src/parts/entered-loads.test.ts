@@ -1,9 +1,9 @@
 /** What somebody entered is never made less by what stands there; a tool loads its bay. */
 import { describe, expect, test } from '@jest/globals';
-import type { CabinetSpec } from '../carcass/families.ts';
-import type { ToolTill } from '../carcass/tool-till.ts';
-import { applyEdit } from '../plan/edit.ts';
-import { plan } from '../plan/plan.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
+import type { ToolTill } from '../cabinets/tool-till.ts';
+import { applyEdit } from '../model/edit.ts';
+import { plan } from '../planner/plan.ts';
 import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { standing } from '../test/things.ts';

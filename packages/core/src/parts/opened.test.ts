@@ -1,7 +1,7 @@
 /** Doors and drawers open: where the center of gravity goes, by hand and against a leaf turned step by step. */
 import { describe, expect, test } from '@jest/globals';
-import type { DrawerUnit } from '../carcass/drawer-unit.ts';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { DrawerUnit } from '../cabinets/drawer-unit.ts';
+import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';

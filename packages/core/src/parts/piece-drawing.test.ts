@@ -4,7 +4,7 @@ import polygonClipping from 'polygon-clipping';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';
 import { toMm } from '../length/length.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { extentOf } from '../solid/panel.ts';
 import { bulkOf } from '../solid/volume.ts';
 import { furnishedRoom } from '../test/print-room.ts';

@@ -1,7 +1,7 @@
 /** Every formula of sag against a beam cut into eighty elements, which knows none of them. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { answerSum } from '../sums/sums.ts';
+import { answerSum } from '../quick-sums/sums.ts';
 import { beamSags } from '../test/beam-elements.ts';
 import { sagOfLoad } from './shelf-sag.ts';
 

@@ -2,10 +2,10 @@
 import { expect, test } from '@jest/globals';
 import { entered, enteredFromNm } from '../length/entered.ts';
 import { recordCodec } from '../formats/record-codec.ts';
-import type { RecordEntry } from '../plan/design.ts';
-import { activeTestCuts } from '../plan/design.ts';
+import type { RecordEntry } from '../model/design.ts';
+import { activeTestCuts } from '../model/design.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { defaultShop, widestKerf } from '../stock/shop.ts';
 import { calibrationFrom, onScale, scaleOf, STACK_ID, withCalibration, type TestCut } from './calibration.ts';
 import { setupsOf } from './setups.ts';

@@ -1,5 +1,5 @@
 /** Monte Carlo simulation of a tolerance chain: how often it binds or rattles; with the analytic sum of variances for comparison. Seeded. */
-import { seeded, type Random } from '../chance/random.ts';
+import { seeded, type Random } from '../random/random.ts';
 import type { Cause, ToleranceChain, Variation } from './tolerance-chain.ts';
 
 export interface FitOutcome {

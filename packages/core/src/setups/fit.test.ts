@@ -1,10 +1,10 @@
 /** Will it go together: the goes against the sum of variances, and what chains are found. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox, ink, planWith, printRoom, cabinetWith } from '../test/print-room.ts';
-import type { DrawerUnit } from '../carcass/drawer-unit.ts';
+import type { DrawerUnit } from '../cabinets/drawer-unit.ts';
 import { defaultShop } from '../stock/shop.ts';
 import { newSpec } from '../test/family-units.ts';
 import { thicknessSd, type ToleranceChain, type Variation } from './tolerance-chain.ts';

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { STARTER_SHOPS } from '../stock/shop.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { replayFaults } from '../test/replay-check.ts';

@@ -1,6 +1,6 @@
 /** Half laps, worked by hand on a face frame: 40 mm stiles, 38 mm rails, 18 mm stock. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';

@@ -4,7 +4,7 @@ import { shopCodec } from '../formats/shop-codec.ts';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
-import { plan } from '../plan/plan.ts';
+import { plan } from '../planner/plan.ts';
 import { guideReach, handHeldShop, longestCrosscut, newMachine, noStackShop, ripCapacity, stackSaw, STARTER_SHOPS, defaultShop, widestKerf } from './shop.ts';
 
 describe('shops to start from', () => {

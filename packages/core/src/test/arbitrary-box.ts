@@ -1,6 +1,6 @@
 /** Random shelf boxes for the property tests: every joint, back and hanging the family knows, sizes in odd millimeters and inches. */
 import fc from 'fast-check';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { boxOf } from './print-room.ts';
 

@@ -1,9 +1,9 @@
 /** Random cabinets of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
-import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
-import { Unbuildable } from '../carcass/family.ts';
+import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
+import { Unbuildable } from '../cabinets/family.ts';
 import { entered } from '../length/entered.ts';
-import { stockReader } from '../plan/plan.ts';
+import { stockReader } from '../planner/plan.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newSpec } from './family-units.ts';
 

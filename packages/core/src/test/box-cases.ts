@@ -1,9 +1,9 @@
 /** Cases of the checks of box, hanging and cut list, on the ink cupboard. */
-import type { LedgeRack } from '../carcass/ledge-rack.ts';
+import type { LedgeRack } from '../cabinets/ledge-rack.ts';
 import { newItem } from '../contents/item-form.ts';
 import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
-import type { EditStep } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
 import { onWall, type Case } from './check-case.ts';
 import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';

@@ -1,6 +1,6 @@
 /** Cabinets of every family to start a test from, on the starter workshop's stock. */
-import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
-import type { NewSpec } from '../carcass/spec-base.ts';
+import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
+import type { NewSpec } from '../cabinets/spec-base.ts';
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 

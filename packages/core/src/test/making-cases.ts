@@ -1,8 +1,8 @@
 /** What sets off each check of how a box goes together and how it is made; used by checks.test.ts. */
-import { newInsert } from '../carcass/inserts.ts';
+import { newInsert } from '../cabinets/inserts.ts';
 import { entered } from '../length/entered.ts';
-import type { EditStep } from '../plan/edit.ts';
-import type { CabinetSpec } from '../carcass/families.ts';
+import type { EditStep } from '../model/edit.ts';
+import type { CabinetSpec } from '../cabinets/families.ts';
 import type { Case } from './check-case.ts';
 import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';

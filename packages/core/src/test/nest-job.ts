@@ -1,7 +1,7 @@
 /** Sheets and parts for the tests of the nester, in millimeters. */
-import { seeded } from '../chance/random.ts';
+import { seeded } from '../random/random.ts';
 import { mm, type Length } from '../length/length.ts';
-import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
+import type { NestPart, NestProblem, NestSheet } from '../nesting/problem.ts';
 
 export const sheet = (id: string, length: number, width: number, more: Partial<NestSheet> = {}): NestSheet => ({
   id,

@@ -1,12 +1,12 @@
 /** The made-up print room of examples/, read as the product reads it, and ways to change it for a test. */
 import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
-import { buildCabinet, type CabinetSpec } from '../carcass/families.ts';
-import { newShelfBox, type NewShelfBox, type ShelfBox } from '../carcass/shelf-box.ts';
+import { buildCabinet, type CabinetSpec } from '../cabinets/families.ts';
+import { newShelfBox, type NewShelfBox, type ShelfBox } from '../cabinets/shelf-box.ts';
 import { readProject, type ProjectFile } from '../formats/project-file.ts';
 import { entered } from '../length/entered.ts';
-import type { Design, RecordEntry } from '../plan/design.ts';
-import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan, stockReader, type Plan, type CabinetPlan } from '../plan/plan.ts';
+import type { Design, RecordEntry } from '../model/design.ts';
+import { applyEdit, type EditStep } from '../model/edit.ts';
+import { plan, stockReader, type Plan, type CabinetPlan } from '../planner/plan.ts';
 import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 

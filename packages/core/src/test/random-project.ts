@@ -2,13 +2,13 @@
  * Random projects a person could have typed: every field of every family, hanging and wall, anywhere within its limits, mostly near what is
  * usual. For sweeps that look for what breaks; the same seed gives the same project. Test support.
  */
-import { familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
-import type { ElementsForm, FormField } from '../carcass/form.ts';
-import { seeded, type Random } from '../chance/random.ts';
+import { familyOf, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
+import type { ElementsForm, FormField } from '../cabinets/form.ts';
+import { seeded, type Random } from '../random/random.ts';
 import { PRESETS } from '../contents/presets.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
-import { EMPTY_DECISIONS, type Design } from '../plan/design.ts';
+import { EMPTY_DECISIONS, type Design } from '../model/design.ts';
 import type { ProjectFile } from '../formats/project-file.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newWall } from '../wall/new-wall.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { newItem } from '../contents/item-form.ts';
 import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
-import type { EditStep } from '../plan/edit.ts';
+import type { EditStep } from '../model/edit.ts';
 
 type Sizes = readonly [width: number, depth: number, height: number];
 

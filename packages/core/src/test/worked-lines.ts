@@ -1,6 +1,6 @@
 /** A cabinet of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
 import { expect } from '@jest/globals';
-import type { FamilyId, CabinetSpec } from '../carcass/families.ts';
+import type { FamilyId, CabinetSpec } from '../cabinets/families.ts';
 import { toMm } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
 import type { PartLine } from '../parts/part-line.ts';

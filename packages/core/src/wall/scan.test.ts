@@ -1,7 +1,7 @@
 /** A stud scanner's signal: studs found to a few millimeters in noise, and what is no stud doubted. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { seeded } from '../chance/random.ts';
+import { seeded } from '../random/random.ts';
 import { mm, toMm } from '../length/length.ts';
 import { peaksOf, rowOf, spacingDoubted, type ScanSample } from './scan.ts';
 

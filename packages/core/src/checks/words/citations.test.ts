@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
-import { plan } from '../../plan/plan.ts';
+import { plan } from '../../planner/plan.ts';
 import { MATERIALS } from '../../stock/materials.ts';
-import { answerSum } from '../../sums/sums.ts';
-import { SUM_EXAMPLES, wordsOf } from '../../sums/examples.ts';
+import { answerSum } from '../../quick-sums/sums.ts';
+import { SUM_EXAMPLES, wordsOf } from '../../quick-sums/examples.ts';
 import { randomProject } from '../../test/random-project.ts';
 import { citationWords } from './citations.ts';
 
