@@ -9,10 +9,10 @@ import {
   reachOf,
   setOut,
   type Design,
-  type Item,
   type ProjectFile,
   type SetOutJob,
 } from '../packages/core/src/index.ts';
+import type { Item } from '../packages/core/src/model/item.ts';
 
 export interface Bench {
   readonly heading: (title: string) => void;

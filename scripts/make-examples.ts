@@ -9,20 +9,20 @@ import {
   writeProjectText,
   type BowLine,
   type Design,
-  type Item,
-  type RecordEntry,
-  type ShelfBox,
-  type CabinetSpec,
   type StudMark,
   type ThingKind,
   type Wall,
   type WallRail,
   type WallThing,
-  type Workshop,
   EMPTY_DECISIONS,
 } from '../packages/core/src/index.ts';
 import { backWall, BACK_CABINETS } from './print-room-back.ts';
 import { THINGS } from './print-room-things.ts';
+import type { Item } from '../packages/core/src/model/item.ts';
+import type { RecordEntry } from '../packages/core/src/model/record.ts';
+import type { ShelfBox } from '../packages/core/src/model/specs/shelf-box.ts';
+import type { CabinetSpec } from '../packages/core/src/model/specs/cabinet-spec.ts';
+import type { Workshop } from '../packages/core/src/model/workshop.ts';
 
 const inkCupboard: ShelfBox = (() => {
   const box = newShelfBox({

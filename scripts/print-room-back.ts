@@ -1,5 +1,6 @@
 /** The back wall of the made-up print room: cabinets of every family beside the everyday cabinets of the first wall. */
-import { entered, familyOf, newWall, type FamilyId, type CabinetSpec, type Wall } from '../packages/core/src/index.ts';
+import { entered, familyOf, newWall, type Wall } from '../packages/core/src/index.ts';
+import type { FamilyId, CabinetSpec } from '../packages/core/src/model/specs/cabinet-spec.ts';
 
 type Row = Record<string, unknown>;
 

@@ -1,5 +1,6 @@
 /** What the made-up print room holds: 44 kinds of thing, most of them with a place. All figures are our own. */
-import { entered, newItem, type Item } from '../packages/core/src/index.ts';
+import { entered, newItem } from '../packages/core/src/index.ts';
+import type { Item } from '../packages/core/src/model/item.ts';
 
 type Sizes = readonly [width: number, depth: number, height: number];
 let order = 0;

@@ -8,7 +8,6 @@ import { join } from 'node:path';
 import {
   cutListCsv,
   displayUnitOf,
-  finishedParts,
   learnedWorkshop,
   plan,
   planBuild,
@@ -26,6 +25,7 @@ import {
 import { FAMILY_IDS } from '../../packages/core/src/test/family-units.ts';
 import { randomProject } from '../../packages/core/src/test/random-project.ts';
 import { pictureSvg, shopSet } from '../../packages/exchange/src/index.ts';
+import { finishedParts } from '../../packages/core/src/model/shop-facts.ts';
 
 /** Of the random projects every so many has its shop set written, which takes a hundred times as long as the rest. */
 const SHOP_SET_EVERY = 10;

@@ -28,17 +28,8 @@ export { hangsOnCleat, resolveCabinet, type Compartment, type Handle, type Hangi
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
 export type { Corner, FlatPoint as PieceSpot } from './parts/corner.ts';
 export { pieceDrawing, type PieceDrawing, type PieceHole, type PieceSlot } from './parts/piece-drawing.ts';
-export {
-  drawnPart,
-  keptCorners,
-  LOOSE,
-  looseInOrder,
-  MAX_CORNERS,
-  MAX_LOOSE,
-  MAX_LOOSE_COUNT,
-  type LoosePart,
-  type OutlineCorner,
-} from './parts/loose-parts.ts';
+export { drawnPart, keptCorners, LOOSE, looseInOrder } from './parts/loose-parts.ts';
+export { MAX_CORNERS, MAX_LOOSE, MAX_LOOSE_COUNT, type LoosePart, type OutlineCorner } from './model/loose-part.ts';
 export {
   boundsOf,
   boundsOfCabinet,
@@ -57,8 +48,11 @@ export { baysShown, heightsShown } from './solid/shown-spaces.ts';
 export { slabFaces, type Vector } from './solid/mesh.ts';
 export { takenOut, type TakenOut } from './solid/taken-out.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
-export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
-export { SHEET_PLACES, type Flaw, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';
+export { MATERIALS, type Material } from './stock/materials.ts';
+export { type MaterialId } from './model/workshop.ts';
+export { type ThicknessUsed } from './stock/workshop.ts';
+export { SHEET_PLACES, type SheetPlace, type ThicknessReading } from './model/record.ts';
+export { type Flaw, type Product, type Workshop } from './model/workshop.ts';
 export {
   longestCrosscut,
   MACHINE_KINDS,
@@ -70,35 +64,17 @@ export {
   ripCapacity,
   STARTER_SHOPS,
   widestKerf,
-  type Bit,
-  type Clamps,
-  type Machine,
-  type MachineKind,
   type MeasureKey,
-  type Repeatability,
-  type Shop,
-  type DadoStack,
 } from './stock/shop.ts';
+export { type Bit, type Clamps, type Machine, type MachineKind, type Repeatability, type Shop, type DadoStack } from './model/shop.ts';
 export { boughtAs, fitsCar, isSameSize, offersOf, type Offer } from './stock/offers.ts';
 export { offersCodec } from './formats/offers-codec.ts';
 export { starterWorkshop } from './stock/catalogue.ts';
 export { PLAUSIBLE_SHARE, sheetsMeasured, thicknessOf, type SheetMeasured, type Trend } from './stock/thickness.ts';
-export { PRESETS, type Contents, type PresetId } from './contents/presets.ts';
-export {
-  footprintOf,
-  ITEM_KINDS,
-  itemsInOrder,
-  liftOf,
-  REACHES,
-  STANCES,
-  type Footprint,
-  type Home,
-  type Item,
-  type ItemKind,
-  type ProfilePoint,
-  type Reach,
-  type Stance,
-} from './contents/item.ts';
+export { PRESETS } from './contents/presets.ts';
+export { type Contents, type PresetId } from './model/item.ts';
+export { footprintOf, itemsInOrder, liftOf, type Footprint } from './contents/item.ts';
+export { ITEM_KINDS, REACHES, STANCES, type Home, type Item, type ItemKind, type ProfilePoint, type Reach, type Stance } from './model/item.ts';
 export {
   cellText,
   columnFor,
@@ -116,7 +92,8 @@ export { MASS_UNITS, MAX_ITEM_KG, readWeight, weightText, type MassUnit } from '
 export { smallestBox } from './contents/smallest-box.ts';
 export { setOut, type SetOut, type SetOutLevel, type SetOutSearch } from './contents/set-out.ts';
 export { columnGroupsOf, setOutBound, widthsToTry, type Impossible, type SetOutJob, type SetOutLot } from './contents/set-out-job.ts';
-export { answerRow, ROW_KINDS, slotsIn, type Row, type RowAnswer, type RowKind } from './contents/row.ts';
+export { answerRow, slotsIn, type RowAnswer } from './contents/row.ts';
+export { ROW_KINDS, type Row, type RowKind } from './model/item.ts';
 export { reachOf, type ReachZone } from './contents/person.ts';
 export {
   railsInOrder,
@@ -133,13 +110,16 @@ export {
   type Wall,
   type WallRail,
   type WallThing,
-} from './wall/wall.ts';
+} from './model/wall.ts';
 export { MOST, OPENS_DEG, PERSON_HEIGHT, WALL_LIMITS } from './wall/wall-form.ts';
 export { newWall, type NewWall } from './wall/new-wall.ts';
-export { STRUCTURE_IDS, STRUCTURES, type StructureId } from './wall/structures.ts';
-export { MAX_RATING_N, PLUG_IDS, type PlugId, type WallFixing } from './wall/fixing.ts';
+export { STRUCTURES } from './wall/structures.ts';
+export { STRUCTURE_IDS, type StructureId } from './model/wall.ts';
+export { MAX_RATING_N } from './wall/fixing.ts';
+export { PLUG_IDS, type PlugId, type WallFixing } from './model/wall.ts';
 export { NOTE } from './wall/wall-form.ts';
-export { SPECIES, SPECIES_IDS, type SpeciesId } from './wall/species.ts';
+export { SPECIES } from './wall/species.ts';
+export { SPECIES_IDS, type SpeciesId } from './model/wall.ts';
 export { studCentres, studsKnown, studsOf, type Stud } from './wall/studs.ts';
 export { blocksCabinets, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './wall/placed.ts';
 export { sweeps, swingOf, type Sector } from './wall/swing.ts';
@@ -150,13 +130,16 @@ export { centredBetween, proposePlaces, snap, spread, type Proposal, type SnapTa
 export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from './wall/scan.ts';
 export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
 export { FIT_PLAY } from './joints/fits.ts';
-export type { Fit } from './solid/connection.ts';
+export type { Fit } from './model/joinery.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
-export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './cabinets/shelf-box.ts';
+export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox } from './cabinets/shelf-box.ts';
+export { type ShelfBox, type ShelfElement } from './model/specs/shelf-box.ts';
 export { MAX_CONTENTS_KG, MAX_SHELVES, SHELF_AT, type ElementsForm, type FormField, type FieldGroup, type Form } from './cabinets/form.ts';
-export { buildCabinet, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type CabinetSpec } from './cabinets/families.ts';
+export { buildCabinet, choosesGrain, enters, FAMILIES, familyOf, isShelfBox } from './cabinets/families.ts';
+export { type FamilyId, type CabinetSpec } from './model/specs/cabinet-spec.ts';
 export type { Family } from './cabinets/family.ts';
-export type { NewSpec, SpecBase } from './cabinets/spec-base.ts';
+export type { SpecBase } from './model/specs/spec-base.ts';
+export type { NewSpec } from './cabinets/new-spec.ts';
 export { joinSpaces, splitSpace, type SpecStep } from './cabinets/split-space.ts';
 export type { Stocked } from './cabinets/box-frame.ts';
 export type { Feature } from './parts/features.ts';
@@ -164,7 +147,8 @@ export { areaM2 } from './parts/parts.ts';
 export type { PartLine } from './parts/part-line.ts';
 export type { RailPlan } from './parts/rail-parts.ts';
 export type { CompartmentLoad, CabinetWeights } from './parts/weights.ts';
-export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nesting/problem.ts';
+export type { NestedSheet, NestPart, NestPlan, NestProblem, NestSheet } from './nesting/problem.ts';
+export type { CutTree, Placement } from './model/sheet-layout.ts';
 export { search, type Search } from './nesting/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
 export {
@@ -230,22 +214,10 @@ export { citationWords } from './checks/words/citations.ts';
 export { labelWords, withArticle, WORDS } from './checks/words/labels.ts';
 export { linkWords } from './checks/words/link-words.ts';
 export { seeded } from './random/random.ts';
-export {
-  activeAsCut,
-  activeReadings,
-  activeSlots,
-  displayUnitOf,
-  activeScans,
-  variantsOf,
-  type Variant,
-  type WallScan,
-  specsInOrder,
-  type Design,
-  type AsCut,
-  type MeasuredSlot,
-  type RecordEntry,
-  type SheetCut,
-} from './model/design.ts';
+export { displayUnitOf, variantsOf, type Variant, specsInOrder, type Design } from './model/design.ts';
+export { activeAsCut, activeReadings, activeSlots, activeScans } from './model/shop-facts.ts';
+export { type WallScan, type AsCut, type MeasuredSlot, type RecordEntry } from './model/record.ts';
+export { type SheetCut } from './model/sheet-layout.ts';
 export { draftCabinet } from './planner/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './model/edit.ts';
 export { hasFloor, countPlaced, unplacedItems } from './planner/contents.ts';
@@ -274,7 +246,7 @@ export {
 } from './sheets/layouts.ts';
 export { runNest, type NestClock, type NestOrder } from './sheets/nest-run.ts';
 export { offcutFirst } from './sheets/offcut-first.ts';
-export type { GrainChoice } from './cabinets/spec-base.ts';
+export type { GrainChoice } from './model/specs/spec-base.ts';
 export { partLabels, type PartLabel } from './formats/label-words.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
 export { whatIfs, type WhatIf, type WhatIfChange } from './proposals/what-if.ts';
@@ -346,7 +318,8 @@ export { readNestPlan, writeNestPlan } from './formats/nest-plan.ts';
 export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
-export { onScale, scaleOf, STACK_ID, type Known, type Calibration, type TestCut } from './setups/calibration.ts';
+export { onScale, scaleOf, STACK_ID, type Known, type Calibration } from './setups/calibration.ts';
+export { type TestCut } from './model/record.ts';
 export { learnedWorkshop, type LearnedWorkshop } from './planner/learned-workshop.ts';
 export { STAGES, type OperationBlank, type Operation, type ToolingStage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
@@ -357,9 +330,12 @@ export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Setups } from './setups/setups.ts';
 export type { SetupCut as SetupCut, Setup } from './setups/setup.ts';
 export type { WorkHold, Setting, OperationWay } from './setups/setting.ts';
-export { finishedParts, EMPTY_DECISIONS, activeHung, activeOperations, activeSawn, activeTestCuts } from './model/design.ts';
-export type { Cutting, KeptLayout, KeptSheet, PinnedPart, SawnCuts } from './model/design.ts';
-export { availableTo, keepsOffcut, pieceName, withoutStore, type StockPiece } from './stock/workshop.ts';
+export { EMPTY_DECISIONS } from './model/design.ts';
+export { finishedParts, activeHung, activeOperations, activeSawn, activeTestCuts } from './model/shop-facts.ts';
+export type { Cutting, KeptLayout, KeptSheet, PinnedPart } from './model/sheet-layout.ts';
+export type { SawnCuts } from './model/record.ts';
+export { availableTo, keepsOffcut, pieceName, withoutStore } from './stock/workshop.ts';
+export { type StockPiece } from './model/workshop.ts';
 export { skewOf, usableSize } from './stock/out-of-square.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
 export { faceWords, orderWords, setupWords, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
@@ -376,28 +352,22 @@ export { buildOf, type Build, type BuildFault } from './build/build.ts';
 export { DAY_MIN, dayOf, dayStart, wallMinutes, weekday, windowsFrom, type Window } from './build/calendar.ts';
 export { idleIn, type Idle } from './build/idle-hours.ts';
 export { PART_BY_PART } from './build/late-parts.ts';
-export { DEFAULT_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
+export { DEFAULT_BUILD, type BuildChoices, type GlueWay, type Session } from './model/build-choices.ts';
 export { FINISHES, finishOf, type Finish } from './build/finishes.ts';
-export { GLUES, glueOf, type GlueId } from './build/glues.ts';
+export { GLUES, glueOf } from './build/glues.ts';
+export { type GlueId } from './model/build-choices.ts';
 export type { SheetsToSaw } from './build/job.ts';
 export { brokenPrecedence, moveStep, wantedAfter, type MovedStep as MovedStep } from './build/order.ts';
-export type { DoneStep } from './build/pace.ts';
+export type { DoneStep } from './model/record.ts';
 export { minutesWithin, scheduleOf, type Shortage, type Schedule, type Scheduled } from './build/schedule.ts';
-export { STEP_KINDS, type Closing, type Precedence as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
+export { type Closing, type Precedence as StepEdge, type Step, type StepDetail } from './build/step.ts';
+export { STEP_KINDS, type StepKind } from './model/record.ts';
 export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './journal/build-job.ts';
 export { doneSteps, doneTimes, nextStep, type DoneSteps } from './journal/done-steps.ts';
-export {
-  plannedFor,
-  activeDiagonals,
-  activeNotes,
-  activeOpenings,
-  activeSteps,
-  type ShopNote,
-  type NewFact,
-  type MeasuredOpening as MeasuredOpening,
-} from './model/design.ts';
+export { plannedFor, activeDiagonals, activeNotes, activeOpenings, activeSteps } from './model/shop-facts.ts';
+export { type ShopNote, type NewFact, type MeasuredOpening as MeasuredOpening } from './model/record.ts';
 export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
 export { marksOf, temperature, type BuildSummary, type StepWords } from './formats/step-texts.ts';
 export { buildSummary } from './formats/build-summary.ts';

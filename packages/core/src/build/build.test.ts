@@ -14,11 +14,11 @@ import { sequenceOf } from '../sawing/sequence.ts';
 import { search } from '../nesting/search.ts';
 import { sheetJobs } from '../sheets/cutting.ts';
 import { sheetsOfPlan } from '../sheets/layouts.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { buildOf, type Build } from './build.ts';
 import type { SheetsToSaw } from './job.ts';
 import { brokenPrecedence, inOrder, moveStep } from './order.ts';
 import type { Step } from './step.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 const EXAMPLES = ['print-room', 'print-room-back', 'type-store'];
 

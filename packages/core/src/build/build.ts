@@ -1,6 +1,6 @@
 /** The build of a set of cabinets: steps derived from their geometry, the precedences between them, and a feasible order. */
 import type { Setups } from '../setups/setups.ts';
-import { GLUE_IDS, glueOf, type GlueId } from './glues.ts';
+import { GLUE_IDS, glueOf } from './glues.ts';
 import { finishOf } from './finishes.ts';
 import type { BuildJob } from './job.ts';
 import { inOrder } from './order.ts';
@@ -8,6 +8,7 @@ import { precedencesOf } from './precedence.ts';
 import { shopSteps } from './shop-steps.ts';
 import type { BuildPlan, Step } from './step.ts';
 import { cabinetSteps } from './cabinet-steps.ts';
+import type { GlueId } from '../model/build-choices.ts';
 
 export interface Build extends BuildPlan {
   readonly setups: readonly Setups[];

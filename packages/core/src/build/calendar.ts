@@ -2,7 +2,7 @@
  * Shop hours. Time is whole minutes since 1970-01-01 00:00 of the local wall clock, without time zones or daylight saving: glue sets in real minutes. Days
  * are ISO dates.
  */
-import type { BuildChoices } from './choices.ts';
+import type { BuildChoices } from '../model/build-choices.ts';
 
 export const DAY_MIN = 24 * 60;
 

@@ -1,17 +1,18 @@
 /** Glue-ups of random cabinets of every family: the way taken is one that can be, more clamps and slower glue never make it worse; and what came later. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newClamps, type Shop } from '../stock/shop.ts';
+import { newClamps } from '../stock/shop.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
 import { gluedPanels, latePanels } from './late-parts.ts';
-import { DEFAULT_BUILD } from './choices.ts';
+import { DEFAULT_BUILD, type GlueId } from '../model/build-choices.ts';
 import { closingOf } from './glue-ways.ts';
-import { GLUES, type GlueId } from './glues.ts';
+import { GLUES } from './glues.ts';
 import type { GlueWaySummary } from './step.ts';
+import type { Shop } from '../model/shop.ts';
 
 const shop = (clamps: number): Pick<Shop, 'clamps' | 'labels'> => ({
   clamps: { c: newClamps('c', 0, '4000 mm', clamps) },

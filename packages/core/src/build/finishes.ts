@@ -1,6 +1,6 @@
 /** Finishes, by what determines the schedule: coats, drying times, sanding between coats, and where they go. */
-import type { FinishChoice } from '../cabinets/spec-base.ts';
-import type { Shop } from '../stock/shop.ts';
+import type { FinishChoice } from '../model/specs/spec-base.ts';
+import type { Shop } from '../model/shop.ts';
 
 export interface Finish {
   readonly id: Exclude<FinishChoice['kind'], 'none'>;

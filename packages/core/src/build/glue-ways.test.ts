@@ -8,7 +8,7 @@ import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { furnishedRoom, solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
-import { DEFAULT_BUILD, type BuildChoices } from './choices.ts';
+import { DEFAULT_BUILD, type BuildChoices } from '../model/build-choices.ts';
 import { closingOf } from './glue-ways.ts';
 import { caulsFor } from './gluing.ts';
 import { glueOf } from './glues.ts';

@@ -1,13 +1,13 @@
 /** Methods to close a glue-up, what each requires, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Shop } from '../stock/shop.ts';
 import { greatest, termOf, type ExplainedValue, type ValueUnit } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
 import type { Ticked } from './late-parts.ts';
-import type { BuildChoices, GlueWay } from './choices.ts';
+import type { BuildChoices, GlueWay } from '../model/build-choices.ts';
 import { caulsFor, glueSummary } from './gluing.ts';
 import type { Closing, GlueSummary, GlueWaySummary } from './step.ts';
 import { inTwoStages } from './two-stage-glue-up.ts';
+import type { Shop } from '../model/shop.ts';
 
 export interface GlueStage {
   readonly glueUp: GlueUp;

@@ -1,8 +1,6 @@
 /** Glues, by what determines a glue-up: open time, clamp time, and least temperature. */
-
-import type { Shop } from '../stock/shop.ts';
-
-export type GlueId = 'white' | 'yellow' | 'slow-yellow' | 'hide' | 'epoxy' | 'polyurethane';
+import type { Shop } from '../model/shop.ts';
+import type { GlueId } from '../model/build-choices.ts';
 
 export interface Glue {
   readonly id: GlueId;

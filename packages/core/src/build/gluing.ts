@@ -5,13 +5,14 @@ import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { dot } from '../solid/vector.ts';
 import { cornersOf } from '../solid/convex.ts';
-import type { Shop } from '../stock/shop.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
-import { glueOf, type GlueId } from './glues.ts';
+import { glueOf } from './glues.ts';
 import { stepMinutes } from './minutes.ts';
 import type { DrivenFasteners, GlueSummary } from './step.ts';
 import { TEMPERATURE_FACTOR } from './temperature-factor.ts';
+import type { Shop } from '../model/shop.ts';
+import type { GlueId } from '../model/build-choices.ts';
 
 /** Clamp spacing along a joint; two clamps where it is longer than a hand is wide. [ASSUME] */
 const CLAMP_EVERY_MM = 300;

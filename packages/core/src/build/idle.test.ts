@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayStart, windowsFrom, type Window } from './calendar.ts';
-import type { Session } from './choices.ts';
+import type { Session } from '../model/build-choices.ts';
 import { idleIn } from './idle-hours.ts';
 import { scheduleOf } from './schedule.ts';
 import type { Task } from './tasks.ts';

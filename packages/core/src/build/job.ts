@@ -1,14 +1,14 @@
 /** Inputs of a build: resolved cabinets, sheet layouts, machine setups. */
-import type { FinishChoice } from '../cabinets/spec-base.ts';
+import type { FinishChoice } from '../model/specs/spec-base.ts';
 import type { CutStep } from '../sawing/pieces.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Shop } from '../stock/shop.ts';
 import type { Ticked } from './late-parts.ts';
-import type { BuildChoices } from './choices.ts';
-import type { StepKind } from './step.ts';
+import type { BuildChoices } from '../model/build-choices.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
+import type { Shop } from '../model/shop.ts';
+import type { StepKind } from '../model/record.ts';
 
 /** The parts of a hanging that take time, or another pair of hands. */
 export interface ToHang {

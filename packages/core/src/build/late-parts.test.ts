@@ -4,11 +4,12 @@ import { stepWords } from '../formats/build-words.ts';
 import { applyEdit, type Edit } from '../model/edit.ts';
 import { buildJob, planBuild } from '../journal/build-job.ts';
 import { doneSteps, nextStep } from '../journal/done-steps.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { plan } from '../planner/plan.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { batchesOf, gluedPanels, latePanels, PART_BY_PART } from './late-parts.ts';
 import { operationsOf } from '../setups/operations.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const { design, workshop } = furnishedRoom();
 const first = plan(design, [], workshop);

@@ -4,8 +4,8 @@
  */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { assembliesOf } from './assemblies.ts';
-import type { StepKind } from './step.ts';
 import { inTwoStages } from './two-stage-glue-up.ts';
+import type { StepKind } from '../model/record.ts';
 
 /** Ticked steps with the parts they were ticked for; null where not recorded. */
 export type Ticked = ReadonlyMap<string, ReadonlySet<string> | null>;

@@ -1,5 +1,6 @@
 /** Machines that run in steps without a setup of their own: they must be available, and are heard next door. */
-import { machinesOf, type MachineKind, type Shop } from '../stock/shop.ts';
+import { machinesOf } from '../stock/shop.ts';
+import type { MachineKind, Shop } from '../model/shop.ts';
 
 const KINDS = {
   /** Boards to width and length, a part to an opening. */

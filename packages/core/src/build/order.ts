@@ -1,5 +1,6 @@
 /** Topological orders of steps, close to the usual order and to a person's choice; and why a move is not allowed. */
-import { STEP_KINDS, type Precedence, type Step } from './step.ts';
+import { type Precedence, type Step } from './step.ts';
+import { STEP_KINDS } from '../model/record.ts';
 
 /** Ranks steps by the usual order, then as given. */
 const usually = (steps: readonly Step[]): Step[] =>

@@ -1,17 +1,6 @@
 /** Actual over planned time of steps, by kind, from the log. Source: docs/formulas/step-minutes.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
-import type { StepKind } from './step.ts';
-
-/** A finished step as recorded. */
-export interface DoneStep {
-  readonly step: string;
-  readonly kind: StepKind;
-  /** Minutes planned when it was ticked, and minutes taken; absent where not entered. */
-  readonly planned?: number;
-  readonly minutes?: number;
-  /** The parts it was done for; parts added later are still to be done. Absent where not recorded. */
-  readonly panels?: readonly string[];
-}
+import type { StepKind, DoneStep } from '../model/record.ts';
 
 /** Logged minutes at which a kind's own pace gets half the weight. [ASSUME] */
 const HALF_WEIGHT_MIN = 60;

@@ -6,8 +6,9 @@ import type { WordKey } from '../checks/words/labels.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { goesBefore } from '../setups/order.ts';
-import type { Precedence, Step, StepDetail, StepKind } from './step.ts';
+import type { Precedence, Step, StepDetail } from './step.ts';
 import { waitMin } from './waiting.ts';
+import type { StepKind } from '../model/record.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
 

@@ -3,7 +3,7 @@ import { furnishedRoom } from '../test/print-room.ts';
 import { plan } from '../planner/plan.ts';
 import { planBuild } from '../journal/build-job.ts';
 import { dayOf, dayStart, weekday, windowsFrom } from './calendar.ts';
-import { DEFAULT_BUILD, type Session } from './choices.ts';
+import { DEFAULT_BUILD, type Session } from '../model/build-choices.ts';
 import { paceOf } from './pace.ts';
 import { scheduleOf } from './schedule.ts';
 import { diagonalsOf } from './diagonals.ts';

@@ -5,7 +5,7 @@ import type { Setup } from '../setups/setup.ts';
 import type { Label } from '../explained/explained-length.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
-import type { GlueWay } from './choices.ts';
+import type { GlueWay } from '../model/build-choices.ts';
 
 /** Fasteners of one size and length, in one glue-up. */
 export interface DrivenFasteners {
@@ -144,7 +144,6 @@ export type StepDetail =
   | { readonly kind: 'lock' }
   | { readonly kind: 'load'; readonly spaces: number; readonly kg: number };
 
-export type StepKind = StepDetail['kind'];
 export type StepSide = 'inside' | 'outside';
 export type AssemblyKind = 'carcass' | 'door' | 'drawer' | 'loose';
 
@@ -185,34 +184,3 @@ export interface BuildPlan {
   readonly steps: readonly Step[];
   readonly edges: readonly Precedence[];
 }
-
-/** All kinds in the usual order of work, which breaks ties. */
-export const STEP_KINDS: readonly StepKind[] = [
-  'measure',
-  'cut',
-  'boards',
-  'label',
-  'setup',
-  'by-hand',
-  'cleat-rip',
-  'band',
-  'sand',
-  'coat',
-  'dry-fit',
-  'glue',
-  'square',
-  'trim',
-  'fit',
-  'doors',
-  'look',
-  'rail',
-  'wall-half',
-  'cabinet-half',
-  'hang',
-  'correct',
-  'lock',
-  'drawers',
-  'fronts',
-  'loose',
-  'load',
-];

@@ -1,6 +1,6 @@
 /** From steps to schedulable tasks: steps that follow one another while glue is wet are one task. */
 import { dayStart } from './calendar.ts';
-import type { BuildChoices } from './choices.ts';
+import type { BuildChoices } from '../model/build-choices.ts';
 import { inOrder } from './order.ts';
 import type { Precedence, Step } from './step.ts';
 import { waitMin } from './waiting.ts';

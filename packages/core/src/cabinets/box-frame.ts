@@ -1,11 +1,12 @@
 /** Shared by all parts of a cabinet: its spec, stock with thickness, the one way to make a panel, and the inside of a box. */
 import { ZERO, type Length } from '../length/length.ts';
-import { rectangle, type PanelCut, type PanelEdge, type PanelFrame, type Grain, type Panel, type Role } from '../solid/panel.ts';
+import { rectangle, type PanelCut, type PanelEdge, type PanelFrame, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
-import type { Shop } from '../stock/shop.ts';
-import type { Product, ThicknessUsed } from '../stock/workshop.ts';
+import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
-import type { SpecBase } from './spec-base.ts';
+import type { SpecBase } from '../model/specs/spec-base.ts';
+import type { Shop } from '../model/shop.ts';
+import type { Product, Grain } from '../model/workshop.ts';
 
 /** A product with the thickness it is built with. */
 export interface Stocked {

@@ -13,12 +13,14 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import { placeHanging } from './cleat-build.ts';
 import { between, fasteningOf, hungBy, jointOf, laidOn, connect } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
-import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
+import { buildDrawerUnit, newDrawerUnit } from './drawer-unit.ts';
 import { nested } from './group.ts';
-import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
+import { FLOOR, newShelfBox } from './shelf-box.ts';
 import { inOrder } from './spaces.ts';
-import { type NewSpec } from './spec-base.ts';
-import type { CabinetRun, RunPart } from './cabinet-run.ts';
+import type { DrawerUnit } from '../model/specs/drawer-unit.ts';
+import type { ShelfBox, ShelfElement } from '../model/specs/shelf-box.ts';
+import type { CabinetRun, RunPart } from '../model/specs/cabinet-run.ts';
+import type { NewSpec } from './new-spec.ts';
 
 interface LaidPart {
   readonly part: RunPart;

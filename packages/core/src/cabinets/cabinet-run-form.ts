@@ -1,5 +1,5 @@
 /** Fields of a cabinet run, and its own words. */
-import { newCabinetRun, newRunPart, type CabinetRun, type RunPart } from './cabinet-run.ts';
+import { newCabinetRun, newRunPart } from './cabinet-run.ts';
 import { buildCabinetRun } from './cabinet-run-build.ts';
 import type { Family } from './family.ts';
 import {
@@ -19,6 +19,7 @@ import {
   type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
+import type { CabinetRun, RunPart } from '../model/specs/cabinet-run.ts';
 
 const doored = ({ parts }: CabinetRun): boolean =>
   Object.values(parts).some(({ kind, front, lower, lowerFront }) => (kind === 'box' && front !== 'open') || (lower !== null && lowerFront !== 'open'));

@@ -1,7 +1,8 @@
 /** Fields of a corner unit, and its own words. */
-import { buildCornerUnit, newCornerUnit, type CornerUnit } from './corner-unit.ts';
+import { buildCornerUnit, newCornerUnit } from './corner-unit.ts';
 import type { Family } from './family.ts';
 import { BAND_FIELD, CLEAT_HUNG_FIELDS, lengthField, sizeFields, STOCK_FIELD, type FormField } from './form.ts';
+import type { CornerUnit } from '../model/specs/corner-unit.ts';
 
 const FIELDS: readonly FormField<CornerUnit>[] = [
   ...sizeFields([300, 1200], [200, 1500], [300, 1200]),

@@ -2,7 +2,6 @@
  * The corner unit: a cabinet for the corner of a room, its back on one wall, its left side on the other, its front cut diagonally between a narrow right
  * side and a narrow front wing. Level panels have five corners.
  */
-import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
@@ -13,20 +12,8 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, connect, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
-
-export interface CornerShelf {
-  readonly id: string;
-  readonly order: number;
-}
-
-export interface CornerUnit extends SpecBase {
-  readonly family: 'corner-unit';
-  /** Depth of the right side, and of the wing that closes the left wall. */
-  readonly rightDepth: Entered;
-  readonly wing: Entered;
-  readonly shelves: Readonly<Record<string, CornerShelf>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { CornerUnit } from '../model/specs/corner-unit.ts';
 
 export function newCornerUnit(start: NewSpec): CornerUnit {
   const { unit } = start;

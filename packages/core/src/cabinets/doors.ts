@@ -5,7 +5,6 @@
 import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import type { WordKey } from '../checks/words/labels.ts';
 import { END_PLAY, playOf } from '../joints/fits.ts';
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
@@ -15,29 +14,8 @@ import { ALONG, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase } from './box-frame.ts';
 import { jointOf, connect } from './joinery.ts';
-import type { Front, SpecBase } from './spec-base.ts';
-
-export interface DoorChoice {
-  /** Of the leaves, or of their frames. */
-  readonly stock: string;
-  /** inset: between the sides. full, half: overlaying the edges around the opening whole or in half. */
-  readonly lies: 'inset' | 'half' | 'full';
-  /** Gap around an inset leaf and between two leaves; between an overlaid leaf and the outer edge. */
-  readonly reveal: Entered;
-  readonly handle: 'none' | 'finger-hole' | 'knob' | 'bar';
-  /** From the opening edge to the middle of the handle. */
-  readonly handleIn: Entered;
-  /** Stays that hold a lid or flap. */
-  readonly stays: number;
-  /** panel, glass: a frame around an infill. */
-  readonly infill: 'none' | 'panel' | 'glass';
-  readonly infillStock: string;
-  readonly railWidth: Entered;
-}
-
-export interface Doored extends SpecBase {
-  readonly doors: DoorChoice;
-}
+import type { Front } from '../model/specs/spec-base.ts';
+import type { Doored } from '../model/specs/doors.ts';
 
 /** Where leaves go: the clear opening, and the edges around it they may overlay. */
 export interface DoorOpening {

@@ -1,5 +1,5 @@
 /** Fields of a drawer unit, and its own words. */
-import { buildDrawerUnit, heightsFromThings, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
+import { buildDrawerUnit, heightsFromThings, newDrawerUnit } from './drawer-unit.ts';
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,
@@ -15,6 +15,7 @@ import {
   type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
+import type { DrawerUnit } from '../model/specs/drawer-unit.ts';
 
 const FIELDS: readonly FormField<DrawerUnit>[] = [
   ...sizeFields([180, 1500], [120, 1500], [120, 800]),

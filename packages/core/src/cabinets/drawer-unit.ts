@@ -4,7 +4,6 @@
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type Panel, type Role } from '../solid/panel.ts';
@@ -15,43 +14,10 @@ import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, LOOSE, connect } from './joinery.ts';
 import type { FromThings, ThingsIn } from './family.ts';
-import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec } from './spec-base.ts';
-
-export interface Drawer {
-  readonly id: string;
-  /** From the top down. */
-  readonly order: number;
-  /** Of the front; null shares the rest. */
-  readonly height: Entered | null;
-}
-
-export interface DrawerUnit extends Shelled {
-  readonly family: 'drawer-unit';
-  readonly frontStock: string;
-  readonly fronts: 'inset' | 'overlay';
-  readonly gap: Entered;
-  /** Growth factor of each shared front over the one above it. */
-  readonly growth: number;
-  readonly boxStock: string;
-  readonly bottomStock: string;
-  readonly bottomIn: 'groove' | 'rabbet';
-  /** Lower wall of the groove above the box's lower edge. */
-  readonly bottomUp: Entered;
-  readonly corner: 'rabbet' | 'dado' | 'butt' | 'pocket';
-  readonly slides: {
-    readonly kind: 'side' | 'runner';
-    /** At each side of the box. */
-    readonly clearance: Entered;
-    readonly length: Entered;
-    readonly ratedKg: number;
-  };
-  /** Box below its front's top; above its front's bottom. */
-  readonly boxBelow: Entered;
-  readonly boxAbove: Entered;
-  readonly drawers: Readonly<Record<string, Drawer>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { DrawerUnit, Drawer } from '../model/specs/drawer-unit.ts';
 
 export function newDrawerUnit(start: NewSpec): DrawerUnit {
   const { unit, stock, backStock } = start;

@@ -1,5 +1,4 @@
 /** A frame of boards on the front edges of a carcass, for any family. */
-import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
@@ -8,23 +7,7 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { own, panelOf, type PanelBase } from './box-frame.ts';
 import type { DoorOpening } from './doors.ts';
 import { fasteningOf, jointOf, connect } from './joinery.ts';
-import type { SpecBase } from './spec-base.ts';
-
-export interface FaceFrameChoice {
-  readonly stock: string;
-  /** Width of the stiles; of the rails. */
-  readonly stile: Entered;
-  readonly rail: Entered;
-  /** How far the stiles extend beyond the sides, to be scribed to a wall or a neighbor. */
-  readonly overhang: Entered;
-  /** flush: the stiles end with the sides' inner faces, whatever their width. proud: they stand into the opening. */
-  readonly inside: 'flush' | 'proud';
-  readonly joined: 'pockets' | 'dowels' | 'half-laps';
-}
-
-export interface WithFaceFrame extends SpecBase {
-  readonly faceFrame: FaceFrameChoice | null;
-}
+import type { WithFaceFrame } from '../model/specs/face-frame.ts';
 
 export interface FaceFramePlan {
   readonly panels: readonly Panel[];

@@ -9,7 +9,7 @@ import { audit } from '../test/audit.ts';
 import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { solidOf } from '../test/print-room.ts';
 import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
-import type { CabinetSpec } from './families.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Narrower than this, nm, nothing can be in it: a module of a till has battens at both sides. */
 const minSpace = (spec: CabinetSpec): number => (spec.family === 'tool-till' && spec.together === 'modules' ? 45e6 : 20e6);

@@ -21,18 +21,29 @@ import { SLAB } from './slab-form.ts';
 import { SLOPED_BOX } from './sloped-box-form.ts';
 import { SLOT_RACK } from './slot-rack-form.ts';
 import { TOOL_TILL } from './tool-till-form.ts';
-import type { ShelfBox } from './shelf-box.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
-const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BOX, MITRED_BOX, DRAWER_UNIT, FOLD_DOWN, SLAB, CORNER_UNIT] as const;
-
-type DesignOf<F> = F extends Family<infer D> ? D : never;
-
-/** A cabinet of any family. */
-export type CabinetSpec = DesignOf<(typeof ALL)[number]>;
-export type FamilyId = CabinetSpec['family'];
+/** In the order of the gallery. A spec without a family does not compile. */
+const BY_FAMILY: { readonly [F in FamilyId]: Family<Extract<CabinetSpec, { readonly family: F }>> } = {
+  'shelf-box': SHELF_BOX,
+  'cabinet-run': CABINET_RUN,
+  'tool-till': TOOL_TILL,
+  'slot-rack': SLOT_RACK,
+  'ledge-rack': LEDGE_RACK,
+  'sloped-box': SLOPED_BOX,
+  'mitred-box': MITRED_BOX,
+  'drawer-unit': DRAWER_UNIT,
+  'fold-down': FOLD_DOWN,
+  slab: SLAB,
+  'corner-unit': CORNER_UNIT,
+};
 
 /** Every family, with the list of inserts any cabinet may have. */
-export const FAMILIES: readonly Family[] = ALL.map((family) => ({ ...family, form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] } }));
+export const FAMILIES: readonly Family[] = Object.values(BY_FAMILY).map((family: Family) => ({
+  ...family,
+  form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] },
+}));
 
 const BY_ID: ReadonlyMap<string, Family> = new Map(FAMILIES.map((family) => [family.id, family]));
 

@@ -4,7 +4,8 @@ import type { DisplayUnit, Length } from '../length/length.ts';
 import type { CabinetGeometry } from '../solid/cabinet.ts';
 import type { StockOf } from './box-frame.ts';
 import type { AnySpec, Form } from './form.ts';
-import type { NewSpec, SpecBase } from './spec-base.ts';
+import type { SpecBase } from '../model/specs/spec-base.ts';
+import type { NewSpec } from './new-spec.ts';
 
 /** An item, as far as a family sizes a place for it. */
 export interface Thing {

@@ -1,8 +1,9 @@
 /** Fields of a fold-down surface, and its own words. */
 import { SCREW_IDS } from '../joints/screws.ts';
 import type { Family } from './family.ts';
-import { buildFoldDown, foldFault, MAX_HINGE_SCREWS, MAX_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';
+import { buildFoldDown, foldFault, MAX_HINGE_SCREWS, MAX_PROPS, newFoldDown } from './fold-down.ts';
 import { BAND_FIELD, BOARD_HUNG_FIELDS, choiceField, kindField, lengthField, STOCK_FIELD, stockField, type FormField } from './form.ts';
+import type { FoldDown } from '../model/specs/fold-down.ts';
 
 const gated = ({ supports }: FoldDown): boolean => supports === 'gate';
 

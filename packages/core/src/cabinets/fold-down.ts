@@ -3,7 +3,7 @@
  * out under it. The same panels in two states; both must be free of clashes.
  */
 import type { WordKey } from '../checks/words/labels.ts';
-import { entered, type Entered } from '../length/entered.ts';
+import { entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
@@ -14,31 +14,8 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import { placeHanging } from './cleat-build.ts';
 import type { DesignFault } from './family.ts';
 import { fasteningOf, jointOf, LOOSE, connect } from './joinery.ts';
-import { newBase, pick, type NewSpec, type ScrewChoice, type SpecBase } from './spec-base.ts';
-
-export interface FoldDown extends SpecBase {
-  readonly family: 'fold-down';
-  /** The state that is drawn and checked. */
-  readonly state: 'open' | 'folded';
-  readonly leafStock: string;
-  readonly ledger: Entered;
-  readonly hinge: 'butt' | 'piano' | 'drop-leaf';
-  /** gate: wooden brackets that swing. bracket: bought folding ones. leg: legs that fold under the leaf. */
-  readonly supports: 'gate' | 'bracket' | 'leg';
-  readonly supportCount: number;
-  /** Of a gate, from the backboard out; of a leg, its height. */
-  readonly reach: Entered;
-  readonly gateHeight: Entered;
-  readonly gateStock: string;
-  /** Rating of a pair of bought brackets or legs. */
-  readonly ratedKg: number;
-  /** Working load on the front edge. */
-  readonly edgeKg: number;
-  /** Screws in one leaf of each gate hinge, and in each hinge of the leaf (per 60 mm of a continuous one). */
-  readonly hingeScrew: ScrewChoice;
-  readonly hingeScrews: number;
-  readonly latch: boolean;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { FoldDown } from '../model/specs/fold-down.ts';
 
 export function newFoldDown(start: NewSpec): FoldDown {
   const { unit, stock } = start;

@@ -7,7 +7,8 @@ import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
 import type { DesignFault } from './family.ts';
-import { pick, UNDER, type HangingChoice, type SpecBase } from './spec-base.ts';
+import { UNDER, type HangingChoice, type SpecBase } from '../model/specs/spec-base.ts';
+import { pick } from './new-spec.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 

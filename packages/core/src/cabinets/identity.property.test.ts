@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { solidOf } from '../test/print-room.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import type { ShelfBox } from './shelf-box.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const ids = (box: ShelfBox): Set<string> => new Set(solidOf(box).panels.map(({ id }) => id));
 const spaces = (box: ShelfBox): Map<string, string> => new Map(solidOf(box).compartments.map(({ keptBy, floor }) => [keptBy, floor]));

@@ -12,7 +12,8 @@ import { own, panelOf, type PanelBase, type StockOf } from './box-frame.ts';
 import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
 import { LOOSE, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { pick, type Insert, type SpecBase } from './spec-base.ts';
+import { type Insert, type SpecBase } from '../model/specs/spec-base.ts';
+import { pick } from './new-spec.ts';
 
 export const newInsert = ({ unit, stock }: Pick<SpecBase, 'unit' | 'stock'>, id: string, order: number, space: string): Insert => ({
   id,

@@ -1,9 +1,10 @@
 /** Joints and connections of every family, from a cabinet's spec. Nothing here adds a depth to a length: solid/resolve.ts does. */
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { FastenedBy, Fastening, Joint, JointKind, Connection } from '../solid/connection.ts';
+import type { Fastening, Joint, Connection } from '../solid/connection.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
-import type { SpecBase } from './spec-base.ts';
+import type { SpecBase } from '../model/specs/spec-base.ts';
+import type { FastenedBy, JointKind } from '../model/joinery.ts';
 
 type Joined = Pick<SpecBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place'>;
 

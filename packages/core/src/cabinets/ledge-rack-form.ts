@@ -14,8 +14,9 @@ import {
   stockField,
   type FormField,
 } from './form.ts';
-import { buildLedgeRack, newLedge, newLedgeRack, type Ledge, type LedgeRack } from './ledge-rack.ts';
+import { buildLedgeRack, newLedge, newLedgeRack } from './ledge-rack.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
+import type { Ledge, LedgeRack } from '../model/specs/ledge-rack.ts';
 
 const FIELDS: readonly FormField<LedgeRack>[] = [
   ...sizeFields([150, 2400], [150, 2400], [50, 500]),

@@ -2,7 +2,6 @@
  * The ledge rack: shallow shelves between two sides, with strips across their front; shelves notched for stems, front strips scooped for bottles; thin
  * strips supported in the middle.
  */
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
@@ -12,36 +11,11 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, connect } from './joinery.ts';
-import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
-import { cutUp, inOrder, type PlacedElement, type SpaceBox, type SpaceElement } from './spaces.ts';
-import { newBase, pick, type NewSpec } from './spec-base.ts';
-
-export interface Ledge {
-  readonly id: string;
-  readonly order: number;
-  /** Underside above the inside floor; null shares the height. The first is the bottom itself. */
-  readonly at: Entered | null;
-  /** plain: items stand on it. notched: stems hang in it. scooped: its strip has hollows for bottles. */
-  readonly kind: 'plain' | 'notched' | 'scooped';
-  /** Strips across the front, one above the other; the lowest stands on the shelf. */
-  readonly strips: number;
-  readonly stripHeight: Entered;
-  /** Clear between two strips. */
-  readonly stripGap: Entered;
-  /** An upright behind the middle of the strips. */
-  readonly support: boolean;
-  /** Notches or hollows: number, width, depth. */
-  readonly count: number;
-  readonly notchWidth: Entered;
-  readonly notchDepth: Entered;
-}
-
-export interface LedgeRack extends Shelled {
-  readonly family: 'ledge-rack';
-  readonly stripStock: string;
-  readonly shelfJoint: 'butt' | 'dado';
-  readonly ledges: Readonly<Record<string, Ledge>>;
-}
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
+import { cutUp, inOrder, type PlacedElement, type SpaceBox } from './spaces.ts';
+import type { SpaceElement } from '../model/specs/shelf-box.ts';
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { Ledge, LedgeRack } from '../model/specs/ledge-rack.ts';
 
 export const newLedge = (unit: 'mm' | 'in', id: string, order: number): Ledge => ({
   id,

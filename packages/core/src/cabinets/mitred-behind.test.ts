@@ -5,7 +5,8 @@ import { NM_PER } from '../length/length.ts';
 import { place } from '../solid/panel.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
-import { ringCorners, type MitredBox } from './mitred-box.ts';
+import { ringCorners } from './mitred-box.ts';
+import type { MitredBox } from '../model/specs/mitred-box.ts';
 
 const RINGS = [3, 4, 5, 6, 7, 8].flatMap((sides) => (['flat', 'corner'] as const).map((stands) => ({ sides, stands })));
 

@@ -1,8 +1,9 @@
 /** Fields of a mitered box, and its own words. */
 import type { Family } from './family.ts';
 import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type FormField } from './form.ts';
-import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';
-import { pick } from './spec-base.ts';
+import { buildMitredBox, newMitredBox, ringFault } from './mitred-box.ts';
+import type { MitredBox } from '../model/specs/mitred-box.ts';
+import { pick } from './new-spec.ts';
 
 const equal = ({ ring }: MitredBox): boolean => ring === 'equal';
 

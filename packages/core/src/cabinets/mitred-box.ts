@@ -2,7 +2,6 @@
  * The mitered box: three to eight boards in a ring with mitered corners, on a back. Walls may lean outward; the compound angles follow from the dihedral
  * angles. It hangs on one cleat, or on two for given rails.
  */
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, toMm, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, place, type PanelEdge, type Panel, type PanelPoint, type Role } from '../solid/panel.ts';
@@ -14,32 +13,8 @@ import type { DesignFault } from './family.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, LOOSE, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
-
-/** One side of a ring of chosen sides; the closing side is not entered. */
-export interface RingSide {
-  readonly id: string;
-  readonly order: number;
-  readonly length: Entered;
-  /** Turn of the ring at this side's end. */
-  readonly turnDeg: number;
-}
-
-export interface MitredBox extends SpecBase {
-  readonly family: 'mitred-box';
-  readonly ring: 'equal' | 'chosen';
-  /** Of an equal ring. */
-  readonly sides: number;
-  /** flat: one side lies level at the bottom. corner: a corner points down. */
-  readonly stands: 'flat' | 'corner';
-  /** Walls lean outward toward the front. */
-  readonly leanDeg: number;
-  readonly backStock: string;
-  /** Thickness of loose splines glued into every corner; null for plain miters. */
-  readonly spline: string | null;
-  /** From the bottom side on, clockwise; the last closes the ring. */
-  readonly chosen: Readonly<Record<string, RingSide>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { MitredBox, RingSide } from '../model/specs/mitred-box.ts';
 
 export function newMitredBox(start: NewSpec): MitredBox {
   const { unit, stock } = start;

@@ -9,7 +9,7 @@ import { audit } from '../test/audit.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { replayFaults } from '../test/replay-check.ts';
-import type { MitredBox } from './mitred-box.ts';
+import type { MitredBox } from '../model/specs/mitred-box.ts';
 
 const mm = (nm: number): number => toMm(nm as Length);
 const ring = (more: Partial<MitredBox> = {}) => aloneBox({ ...(newSpec('mitred-box') as MitredBox), spline: 'birch-6', ...more });

@@ -13,9 +13,10 @@ import { placeHanging } from './cleat-build.ts';
 import { BEHIND_DOOR, hangDoors, isDoored, type DoorOpening } from './doors.ts';
 import { frameFront } from './face-frame.ts';
 import { between, jointOf, LOOSE, connect, onPins, railEndsOf } from './joinery.ts';
-import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
+import { FLOOR } from './shelf-box.ts';
 import { shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
-import { cutUp, overriddenPlaces, type CutUp, type CutUpJob, type SpaceBox, type SpaceElement } from './spaces.ts';
+import { cutUp, overriddenPlaces, type CutUp, type CutUpJob, type SpaceBox } from './spaces.ts';
+import type { ShelfBox, ShelfElement, SpaceElement } from '../model/specs/shelf-box.ts';
 
 /** Clearance at each end of a shelf on pins. [ASSUME] */
 const PIN_CLEARANCE = 1_000_000 as Length;

@@ -19,8 +19,9 @@ import {
 import { isDoored } from './doors.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
-import { FLOOR, newShelfBox, type ShelfBox } from './shelf-box.ts';
-import { pick } from './spec-base.ts';
+import { FLOOR, newShelfBox } from './shelf-box.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import { pick } from './new-spec.ts';
 
 type F = FormField<ShelfBox>;
 const onPins = ({ shelves }: ShelfBox): boolean => Object.values(shelves).some(({ fixing }) => fixing === 'pins');

@@ -1,42 +1,8 @@
 /** The shelf box spec: the everyday wall cabinet, and the thin lidded box. Its panels are made in shelf-box-build.ts. */
-import type { Entered } from '../length/entered.ts';
-import type { DoorChoice } from './doors.ts';
-import type { FaceFrameChoice } from './face-frame.ts';
-import { inOrder, type SpaceElement } from './spaces.ts';
-import { newShell, type Shelled } from './shell.ts';
-import { newBase, pick, type NewSpec } from './spec-base.ts';
-
-export interface ShelfElement extends SpaceElement {
-  /** Fixed in its joints, or on pins. */
-  readonly fixing: 'fixed' | 'pins';
-}
-
-/** Rows of holes for shelves on pins. */
-export interface PinRows {
-  /** The end of a space the first hole is measured from. */
-  readonly from: 'bottom' | 'top';
-  /** The same for the right-hand rows: a jig turned end for end starts at the other end. */
-  readonly fromRight: 'bottom' | 'top';
-  readonly first: Entered;
-  readonly pitch: Entered;
-  /** Inset of the rows from the shelf's front and rear edges. */
-  readonly inset: Entered;
-  readonly diameter: Entered;
-}
-
-export interface ShelfBox extends Shelled {
-  readonly family: 'shelf-box';
-  readonly shelfJoint: 'butt' | 'dado';
-  readonly shelves: Readonly<Record<string, ShelfElement>>;
-  readonly dividers: Readonly<Record<string, SpaceElement>>;
-  readonly pins: PinRows;
-  /** Setback of shelves and dividers from the front edges. */
-  readonly setback: Entered;
-  /** A strip across the bottom of the back, to screw through; null for none. */
-  readonly nailingStrip: Entered | null;
-  readonly faceFrame: FaceFrameChoice | null;
-  readonly doors: DoorChoice;
-}
+import { inOrder } from './spaces.ts';
+import { newShell } from './shell.ts';
+import type { ShelfBox, ShelfElement } from '../model/specs/shelf-box.ts';
+import { newBase, pick, type NewSpec } from './new-spec.ts';
 
 export const shelvesInOrder = (box: Pick<ShelfBox, 'shelves'>): ShelfElement[] => inOrder(box.shelves);
 

@@ -4,9 +4,9 @@
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
-import { entered, type Entered } from '../length/entered.ts';
+import { entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { JointKind, Connection } from '../solid/connection.ts';
+import type { Connection } from '../solid/connection.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
@@ -16,34 +16,8 @@ import type { DisplayUnit } from '../length/length.ts';
 import type { DesignFault } from './family.ts';
 import { choiceField, HANGING_KINDS, lengthField, stockField, type FormField } from './form.ts';
 import { between, jointOf, LOOSE, connect, railEndsOf } from './joinery.ts';
-import { pick, type SpecBase } from './spec-base.ts';
-
-/** How the top or the bottom meets the sides. */
-export interface EndJoint {
-  /** between: the sides run through. over: this panel covers the sides' ends. */
-  readonly runs: 'between' | 'over';
-  readonly joint: Extract<JointKind, 'butt' | 'dado' | 'rabbet'>;
-  /** Between, in a dado: inset from the sides' ends. */
-  readonly lip: Entered;
-}
-
-export interface BackChoice {
-  readonly kind: 'rabbet' | 'groove' | 'over' | 'none';
-  readonly stock: string;
-  readonly rabbetDepth: Entered;
-  /** In a groove: inset of its rear face from the rear edges. */
-  readonly setback: Entered;
-  /** Clearance at each of its edges in a rabbet or groove. */
-  readonly play: Entered;
-  /** Two-piece back: height of the seam above the inside floor; null for one piece. */
-  readonly split: Entered | null;
-}
-
-export interface Shelled extends SpecBase {
-  readonly top: EndJoint;
-  readonly bottom: EndJoint;
-  readonly back: BackChoice;
-}
+import { pick } from './new-spec.ts';
+import type { Shelled } from '../model/specs/shell.ts';
 
 /** A sound default: bottom in a dado with a lip under it, top in a rabbet, back in a rabbet. */
 export const newShell = (unit: DisplayUnit, backStock: string): Pick<Shelled, 'top' | 'bottom' | 'back'> => ({

@@ -1,7 +1,8 @@
 /** Fields of a slab, and its own words. */
 import type { Family } from './family.ts';
 import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, withWholeHalf, type FormField } from './form.ts';
-import { buildSlab, newSlab, type Slab } from './slab.ts';
+import { buildSlab, newSlab } from './slab.ts';
+import type { Slab } from '../model/specs/slab.ts';
 
 const FIELDS: readonly FormField<Slab>[] = [
   lengthField('width', 'width', 150, 3000, 'size'),

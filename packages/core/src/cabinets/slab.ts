@@ -2,7 +2,6 @@
  * The slab: a wide panel glued up edge to edge from sections, with optional strips between, an edging around it and a cap on top; it hangs on one cleat.
  * Wings are smaller slabs beside it on cleats of their own.
  */
-import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
@@ -13,29 +12,8 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, connect } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
-
-export interface Section {
-  readonly id: string;
-  readonly order: number;
-  /** Null shares the rest. */
-  readonly width: Entered | null;
-}
-
-export interface Slab extends SpecBase {
-  readonly family: 'slab';
-  /** A strip between two sections; null for none. */
-  readonly strip: Entered | null;
-  readonly stripStock: string;
-  /** Thickness of the mitered edging around all four edges, as deep as the slab is thick; null for bare edges. */
-  readonly edgingStock: string | null;
-  /** A board across the top that projects to the front; null for none. */
-  readonly cap: Entered | null;
-  /** Narrower slabs beside it on cleats of their own, aligned by dowels; null for none. */
-  readonly wingLeft: Entered | null;
-  readonly wingRight: Entered | null;
-  readonly sections: Readonly<Record<string, Section>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { Slab, Section } from '../model/specs/slab.ts';
 
 export function newSlab(start: NewSpec): Slab {
   const { unit, stock } = start;

@@ -13,8 +13,9 @@ import {
   withWholeHalf,
   type FormField,
 } from './form.ts';
-import { buildSlopedBox, MAX_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
-import { pick } from './spec-base.ts';
+import { buildSlopedBox, MAX_SLOPE_DEG, newSlopedBox } from './sloped-box.ts';
+import type { SlopedBox } from '../model/specs/sloped-box.ts';
+import { pick } from './new-spec.ts';
 
 const trimmed = ({ trim }: SlopedBox): boolean => trim !== null;
 

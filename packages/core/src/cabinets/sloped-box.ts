@@ -3,7 +3,6 @@
  * front edge upright. A mitered band may run around its foot.
  */
 import type { WordKey } from '../checks/words/labels.ts';
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, leaning, type PanelEdge, type Panel } from '../solid/panel.ts';
@@ -14,36 +13,9 @@ import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } 
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, LOOSE, connect, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 import { BACK_PLAY } from '../joints/fits.ts';
-
-export interface SlopedShelf {
-  readonly id: string;
-  readonly order: number;
-  /** Underside above the inside floor. */
-  readonly at: Entered;
-}
-
-export interface SlopedBox extends SpecBase {
-  readonly family: 'sloped-box';
-  readonly slopeBy: 'angle' | 'front-height';
-  /** Of the top, down from level toward the front. */
-  readonly slopeDeg: number;
-  /** Of the sides at their front edges. */
-  readonly frontHeight: Entered;
-  /** Overhang of the top at the sides; at the front. */
-  readonly overhangSide: Entered;
-  readonly overhangFront: Entered;
-  readonly backStock: string;
-  /** Inset of the bottom from the sides' ends. */
-  readonly under: Entered;
-  /** A board across the front, from the bottom up; null for an open front. */
-  readonly apron: Entered | null;
-  /** A band around the foot, mitered at the corners; null for none. */
-  readonly trim: Entered | null;
-  readonly trimStock: string;
-  readonly shelves: Readonly<Record<string, SlopedShelf>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { SlopedBox, SlopedShelf } from '../model/specs/sloped-box.ts';
 
 export function newSlopedBox(start: NewSpec): SlopedBox {
   const { unit, backStock } = start;

@@ -14,7 +14,8 @@ import {
   type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
-import { buildSlotRack, newSlotRack, slotsFromThings, type SlotRack } from './slot-rack.ts';
+import { buildSlotRack, newSlotRack, slotsFromThings } from './slot-rack.ts';
+import type { SlotRack } from '../model/specs/slot-rack.ts';
 
 const inTabs = ({ holds }: SlotRack): boolean => holds === 'tabs';
 

@@ -2,7 +2,6 @@
  * The slot rack: many thin shelves, or pairs of short tabs, in slots tilted back so that rolls and sheets stay put. The lowest corner of the first clears
  * the floor, the highest of the last clears the top; the others are evenly spaced, each rounded from the whole.
  */
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { leaning, type Panel } from '../solid/panel.ts';
@@ -12,32 +11,11 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, connect } from './joinery.ts';
-import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { newShell, shellFrame, shellConnections, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
 import type { FromThings, ThingsIn } from './family.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewSpec } from './spec-base.ts';
-
-export interface RackSlot {
-  readonly id: string;
-  readonly order: number;
-}
-
-export interface SlotRack extends Shelled {
-  readonly family: 'slot-rack';
-  /** shelves: from side to side. tabs: a short piece at each side, open between. */
-  readonly holds: 'shelves' | 'tabs';
-  readonly slotStock: string;
-  /** Back from level. */
-  readonly tiltDeg: number;
-  /** Clearance under the lowest corner of the first; over the highest of the last. */
-  readonly first: Entered;
-  readonly last: Entered;
-  /** Of a tab, from the side inwards. */
-  readonly tabLength: Entered;
-  /** Setback of tabs and shelves from the front edges. */
-  readonly setback: Entered;
-  readonly slots: Readonly<Record<string, RackSlot>>;
-}
+import { newBase, pick, type NewSpec } from './new-spec.ts';
+import type { SlotRack, RackSlot } from '../model/specs/slot-rack.ts';
 
 export function newSlotRack(start: NewSpec): SlotRack {
   const { unit, backStock } = start;

@@ -3,8 +3,8 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { boxOf, solidOf } from '../test/print-room.ts';
-import type { ShelfBox } from './shelf-box.ts';
 import { findSpace, treeOf, writeTree, type SpaceNode } from './space-tree.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const boxes: fc.Arbitrary<ShelfBox> = fc
   .array(fc.record({ shelf: fc.boolean(), in: fc.nat(), level: fc.integer({ min: 0, max: 3 }) }), { maxLength: 8 })

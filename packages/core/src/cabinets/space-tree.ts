@@ -1,7 +1,6 @@
 /** The inside of a shelf box as a tree of spaces: read from its shelves and dividers, mirrored or copied, and written back as elements. */
-import type { ShelfBox, ShelfElement } from './shelf-box.ts';
 import { FLOOR } from './shelf-box.ts';
-import type { SpaceElement } from './spaces.ts';
+import type { ShelfBox, ShelfElement, SpaceElement } from '../model/specs/shelf-box.ts';
 
 export type Cutter = ShelfElement | SpaceElement;
 

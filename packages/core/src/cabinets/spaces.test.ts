@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { boxOf, solidOf } from '../test/print-room.ts';
-import type { ShelfBox } from './shelf-box.ts';
 import { SHELF_BOX } from './shelf-box-form.ts';
 
 const FIELDS = SHELF_BOX.form.fields;
 import { labelWords } from '../checks/words/labels.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 /** 820 high of 18 mm: 769 inside over a lip of 15. */
 const box = (ats: (string | null)[]): ShelfBox => ({

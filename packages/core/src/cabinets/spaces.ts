@@ -3,22 +3,10 @@
  * each element names the space above it or to its right, so that adding or deleting one changes no other name. Elements without a position share the rest
  * in equal openings; each position is rounded from the whole, so the last takes no remainder.
  */
-import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { OverriddenSize } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label, type Source } from '../explained/explained-length.ts';
-
-/** A shelf or a divider of the spec. */
-export interface SpaceElement {
-  readonly id: string;
-  /** Among those that divide the same space. */
-  readonly order: number;
-  /** From the space's floor or left face to its own underside or left face; null for an equal share. */
-  readonly at: Entered | null;
-  /** The space it divides, and how often that space was divided before. */
-  readonly in: string;
-  readonly level: number;
-}
+import type { SpaceElement } from '../model/specs/shelf-box.ts';
 
 /** A space with the panels that bound it; positions in the cabinet frame. */
 export interface SpaceBox {

@@ -4,8 +4,8 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { audit } from '../test/audit.ts';
 import { boxOf, solidOf } from '../test/print-room.ts';
-import type { ShelfBox } from './shelf-box.ts';
 import { joinSpaces, splitSpace, type SpecStep } from './split-space.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 function apply(box: ShelfBox, steps: readonly SpecStep[]): ShelfBox {
   return steps.reduce<ShelfBox>((made, { path: [list, key], value }) => {

@@ -1,6 +1,5 @@
 /** Splits a space of a shelf box in two, and joins it again: edits inside the cabinet. */
-import type { ShelfBox, ShelfElement } from './shelf-box.ts';
-import type { SpaceElement } from './spaces.ts';
+import type { ShelfBox, ShelfElement, SpaceElement } from '../model/specs/shelf-box.ts';
 
 /** One step of an edit inside a cabinet; `undefined` deletes. */
 export interface SpecStep {

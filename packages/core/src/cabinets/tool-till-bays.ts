@@ -9,8 +9,8 @@ import { own, panelOf, thicknessTerm } from './box-frame.ts';
 import { between, jointOf, connect } from './joinery.ts';
 import { magnetsFor } from './magnets.ts';
 import { inOrder } from './spaces.ts';
-import type { Bay } from './tool-till.ts';
 import { faceAt, id, isTapered, leaningOutline, standingDepth, type TillFrame } from './tool-till-frame.ts';
+import type { Bay } from '../model/specs/tool-till.ts';
 
 const BLOCK_PLAY = (0.5 * NM_PER.mm) as Length;
 

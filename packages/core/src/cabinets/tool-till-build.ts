@@ -12,9 +12,9 @@ import { own, panelOf, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, connect, onPins, railEndsOf } from './joinery.ts';
 import { buildModules } from './tool-till-modules.ts';
-import type { ToolTill } from './tool-till.ts';
 import { bayConnections, blocks, compartment, dividers, layBays, magnetHoles, type LaidBay } from './tool-till-bays.ts';
 import { faceAt, id, isTapered, slope, tillFrame, type TillFrame } from './tool-till-frame.ts';
+import type { ToolTill } from '../model/specs/tool-till.ts';
 
 /** Clearance of a removable panel at each end. [ASSUME] */
 const PANEL_CLEARANCE = NM_PER.mm as Length;

@@ -13,8 +13,9 @@ import {
   type FormField,
 } from './form.ts';
 import { buildToolTill } from './tool-till-build.ts';
-import { baysFromThings, newToolTill, tillFault, type Bay, type ToolTill } from './tool-till.ts';
-import { pick } from './spec-base.ts';
+import { baysFromThings, newToolTill, tillFault } from './tool-till.ts';
+import type { Bay, ToolTill } from '../model/specs/tool-till.ts';
+import { pick } from './new-spec.ts';
 
 const FIELDS: readonly FormField<ToolTill>[] = [
   ...sizeFields([80, 2400], [150, 1500], [60, 500]),

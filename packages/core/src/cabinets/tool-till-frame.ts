@@ -3,7 +3,7 @@ import { NM_PER, roundToNm, ZERO, type Length } from '../length/length.ts';
 import type { PanelEdge } from '../solid/panel.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
-import type { ToolTill } from './tool-till.ts';
+import type { ToolTill } from '../model/specs/tool-till.ts';
 
 /** The panel's face passes through (floor, faceOut) and leans back by the tilt. */
 export interface TillFrame extends HungFrame<ToolTill> {

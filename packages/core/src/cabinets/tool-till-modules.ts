@@ -8,7 +8,7 @@ import { placeHanging } from './cleat-build.ts';
 import { nested } from './group.ts';
 import { hungBy } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import type { Bay, ToolTill } from './tool-till.ts';
+import type { Bay, ToolTill } from '../model/specs/tool-till.ts';
 
 interface Module {
   readonly bay: Bay;

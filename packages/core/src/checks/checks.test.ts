@@ -1,7 +1,7 @@
 /** Each check: what sets it off, what it says, and a fix that, applied, settles it. */
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit } from '../model/edit.ts';
 import { sheetJobs } from '../sheets/cutting.ts';
 import { plan } from '../planner/plan.ts';
@@ -13,6 +13,7 @@ import { ink, printRoom, typed } from '../test/print-room.ts';
 import type { CheckId } from './finding.ts';
 import { findingWords } from './words/findings.ts';
 import { fixWords } from './words/fixes.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const planned = (design: Design, more: readonly RecordEntry[] = [], shop: NonNullable<Case['workshop']> = (workshop) => workshop) =>
   plan(design, [...printRoom().record, ...more], shop(printRoom().workshop)).byId.get('ink')!;

@@ -12,7 +12,7 @@ import { isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
 import { lowestCeiling } from '../wall/placed.ts';
-import type { WallRail } from '../wall/wall.ts';
+import type { WallRail } from '../model/wall.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';

@@ -4,10 +4,10 @@ import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { blocksCabinets, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
 import { railRect } from '../wall/rails.ts';
-import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
-import type { CabinetSpec } from '../cabinets/families.ts';
+import { railsInOrder, type Wall, type WallThing } from '../model/wall.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Finding, Fix } from './finding.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Clearance of a notch around its obstacle. [A] */
 const NOTCH_PLAY = 5 * NM_PER.mm;

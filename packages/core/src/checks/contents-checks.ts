@@ -1,7 +1,7 @@
 /** Checks of a cabinet's contents. Rules and thresholds: docs/checks.md; numbers marked [A] there are the constants here. */
 import { enters, isShelfBox } from '../cabinets/families.ts';
 import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
-import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
+import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin } from '../contents/item.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isLess } from '../length/same-size.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
@@ -10,6 +10,7 @@ import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown, roundUp } from './round.ts';
+import type { Item } from '../model/item.ts';
 
 /** Least projection of an item from its hole, to be gripped. [A] */
 const PROUD = 15 * NM_PER.mm;

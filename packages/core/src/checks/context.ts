@@ -1,19 +1,19 @@
 /** Inputs of the checks of one cabinet. */
 import type { Stocked } from '../cabinets/box-frame.ts';
-import type { CabinetSpec } from '../cabinets/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { ShelfSag } from '../sag/cabinet-sag.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import type { ReachZone } from '../contents/person.ts';
 import type { WallFacts } from '../wall/facts.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import type { Seating } from '../hang/seating.ts';
 import type { Finding } from './finding.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface CheckContext {
   readonly spec: CabinetSpec;

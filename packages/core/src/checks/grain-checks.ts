@@ -1,5 +1,5 @@
 /** Checks of grain direction. Rules and severities: docs/checks.md. */
-import type { GrainChoice } from '../cabinets/spec-base.ts';
+import type { GrainChoice } from '../model/specs/spec-base.ts';
 import type { Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Check, CheckContext } from './context.ts';

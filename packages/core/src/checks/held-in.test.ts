@@ -1,9 +1,10 @@
 /** What holds a thing on its floor is read off the cabinet itself: strips, fronts, tilt. */
 import { expect, test } from '@jest/globals';
-import { familyOf, type CabinetSpec } from '../cabinets/families.ts';
+import { familyOf } from '../cabinets/families.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { backTiltDeg, hasLip } from './held-in.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const floors = (design: unknown) => {
   const { cabinet } = aloneBox(design as CabinetSpec);

@@ -9,10 +9,10 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { place } from '../solid/panel.ts';
 import { longestForSale } from '../stock/board-lengths.ts';
-import type { Product } from '../stock/workshop.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
+import type { Product } from '../model/workshop.ts';
 
 /** Tolerance for recognizing a forgotten thickness in an entered size, nm. [A] */
 const NEAR = 500_000;

@@ -1,7 +1,5 @@
 /** Where the checks of making begin: just under, nothing is said; just over, it is. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
-import type { ToolTill } from '../cabinets/tool-till.ts';
 import { entered } from '../length/entered.ts';
 import { setupsOf } from '../setups/setups.ts';
 import { defaultShop } from '../stock/shop.ts';
@@ -9,6 +7,8 @@ import { newSpec } from '../test/family-units.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import type { CheckId, Finding } from './finding.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { ToolTill } from '../model/specs/tool-till.ts';
 
 const said = (spec: Parameters<typeof aloneBox>[0], check: CheckId): Finding[] => aloneBox(spec).findings.filter((finding) => finding.check === check);
 const box = (more: Partial<ShelfBox>, assembly: Partial<ShelfBox['assembly']> = {}): ShelfBox => {

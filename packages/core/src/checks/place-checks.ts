@@ -2,7 +2,7 @@
  * What a cabinet conflicts with where it hangs: other cabinets, things on the wall, door swings, ceiling and floor. Run for all cabinets at once, outside
  * the cache of each, because moving one changes its neighbors.
  */
-import { enters, type CabinetSpec } from '../cabinets/families.ts';
+import { enters } from '../cabinets/families.ts';
 import type { HangingAnalysis } from '../hang/hang.ts';
 import { minFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
@@ -15,11 +15,12 @@ import { boundsOf } from '../solid/views.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from '../wall/placed.ts';
 import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
-import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
+import { thingsInOrder, type Wall, type WallThing } from '../model/wall.ts';
 import type { Finding, Fix } from './finding.ts';
 import { cleatObstruction } from './cleat-obstruction.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** A cabinet with its place. */
 export interface PlacedCabinet {

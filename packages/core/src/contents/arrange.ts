@@ -3,7 +3,8 @@
  * packs the same columns, so that what was proposed is what is drawn, weighed and checked.
  */
 import type { Length } from '../length/length.ts';
-import { footprintOf, HAND_ROOM, liftOf, REACH_IN, SIDE_PLAY, type Footprint, type Item } from './item.ts';
+import { footprintOf, HAND_ROOM, liftOf, REACH_IN, SIDE_PLAY, type Footprint } from './item.ts';
+import type { Item } from '../model/item.ts';
 
 /** Clear dimensions of a space, nm. */
 export interface ClearSpace {

@@ -2,9 +2,9 @@
 import { enter, entered, typedText, type Entered } from '../length/entered.ts';
 import { mm, type DisplayUnit, type Length } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
-import { ITEM_KINDS, REACHES, STANCES, type Item, type ProfilePoint } from './item.ts';
 import { ITEM_MATERIALS } from './item-mass.ts';
 import { MAX_ITEM_KG, readWeight } from './weight.ts';
+import { ITEM_KINDS, REACHES, STANCES, type Item, type ProfilePoint } from '../model/item.ts';
 
 export const ITEM_LIMITS = { size: { least: mm(1), most: mm(3000) }, small: { least: mm(0), most: mm(1000) } } as const;
 export const MAX_ITEMS = 1000;

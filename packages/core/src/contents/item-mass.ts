@@ -1,6 +1,7 @@
 /** Mass of one item: weighed, or estimated from its material and volume. Source: docs/formulas/item-mass.md. */
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
-import { volumeM3, type Item } from './item.ts';
+import { volumeM3 } from './item.ts';
+import type { Item } from '../model/item.ts';
 
 export interface ItemMaterial {
   readonly id: string;

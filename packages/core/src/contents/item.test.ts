@@ -3,8 +3,9 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { thing } from '../test/things.ts';
-import { footprintOf, homesOf, HOOK_ROOM, rollsOut, standsThin, volumeM3, type Item } from './item.ts';
+import { footprintOf, homesOf, HOOK_ROOM, rollsOut, standsThin, volumeM3 } from './item.ts';
 import { ITEM_MATERIALS, massOf, massOfOne } from './item-mass.ts';
+import type { Item } from '../model/item.ts';
 
 const size = (item: Item) => {
   const { along, out, up } = footprintOf(item);

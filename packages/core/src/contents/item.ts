@@ -1,62 +1,6 @@
 /** An item to hold, as entered, and the space it takes in its stance. Width is along the wall, depth out from it, height up, with the item upright. */
-import type { Entered } from '../length/entered.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
-
-export const ITEM_KINDS = ['block', 'roll', 'sheets', 'glass', 'bottle', 'tool'] as const;
-export type ItemKind = (typeof ITEM_KINDS)[number];
-
-export const STANCES = ['upright', 'lying', 'leaning', 'hanging', 'in-hole'] as const;
-export type Stance = (typeof STANCES)[number];
-
-export const REACHES = ['daily', 'weekly', 'seldom'] as const;
-export type Reach = (typeof REACHES)[number];
-
-/** Number of an item on one element of a cabinet. Pinned ones stay when the rest is set out again. */
-export interface Home {
-  readonly count: number;
-  readonly pinned: boolean;
-}
-
-/** A point of a tool's outline: its width at a height above its lower end. */
-export interface ProfilePoint {
-  readonly at: Entered;
-  readonly width: Entered;
-}
-
-export interface Item {
-  readonly id: string;
-  readonly order: number;
-  readonly name: string;
-  readonly kind: ItemKind;
-  readonly width: Entered;
-  readonly depth: Entered;
-  readonly height: Entered;
-  /** The thin part a notch takes: a glass's stem, a bottle's neck, a tool's shank. Null for none. */
-  readonly neck: Entered | null;
-  /** Outline from the lower end up, for tools; empty for a plain rectangle. */
-  readonly profile: readonly ProfilePoint[];
-  /** Weighed kilograms of one; null to estimate from material and volume. */
-  readonly kg: number | null;
-  readonly material: string;
-  readonly count: number;
-  /** Future growth in number. */
-  readonly growth: number;
-  readonly stands: Stance;
-  /** Turned end on: width and depth swap. */
-  readonly turned: boolean;
-  /** Most on one another, and behind one another. */
-  readonly stack: number;
-  readonly deep: number;
-  readonly reach: Reach;
-  /** Items with the same word here stand together; '' for none. */
-  readonly near: string;
-  /** Room above to lift it out; null for the default. */
-  readonly lift: Entered | null;
-  /** For 'in-hole': depth of its hole. */
-  readonly hole: Entered | null;
-  /** By cabinet, by the element it stands on ('bottom' or a shelf's id). */
-  readonly homes: Readonly<Record<string, Readonly<Record<string, Home>>>>;
-}
+import type { Item, Home } from '../model/item.ts';
 
 /** Default clearances. [A] docs/checks.md */
 export const LIFT_OUT = mm(25);

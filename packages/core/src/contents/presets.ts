@@ -3,8 +3,7 @@
  * docs/formulas/contents-mass.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
-
-export type PresetId = 'nothing' | 'light' | 'general' | 'crockery' | 'books' | 'tools';
+import type { PresetId } from '../model/item.ts';
 
 export interface Preset {
   readonly id: PresetId;
@@ -24,13 +23,6 @@ export const PRESETS: Readonly<Record<PresetId, Preset>> = {
 /** No preset exceeds this density of the space it fills, kg/m³: tins, books and paper are the densest. [ASSUME] */
 export const densestPreset = (preset: PresetId): number => (DENSE.has(preset) ? ASSUMED.denseContents : ASSUMED.contentsDensity).value;
 const DENSE: ReadonlySet<PresetId> = new Set(['crockery', 'books', 'tools']);
-
-/** Contents of one compartment: a preset, or a weighed or estimated mass. */
-export interface Contents {
-  readonly preset: PresetId;
-  /** Entered kilograms; null for the preset. */
-  readonly kg: number | null;
-}
 
 /** Contents stand a tenth of the depth in front of the middle. [ASSUME] */
 export const OUTWARD_SHARE = ASSUMED.contentsOutward.value;

@@ -5,7 +5,8 @@ import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { thing } from '../test/things.ts';
 import { explainedLength, plus } from '../explained/explained-length.ts';
-import { answerRow, slotsIn, type Row } from './row.ts';
+import { answerRow, slotsIn } from './row.ts';
+import type { Row } from '../model/item.ts';
 
 /** As many as can be laid off one after another before the far margin is passed. */
 function countByTrying(inside: number, pitch: number, thickness: number, margin: number): number {

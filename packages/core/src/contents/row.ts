@@ -2,39 +2,10 @@
  * Items side by side: slots, notches, cells between dividers, a ledge, two supports, modules. How many fit, at which pitch and margins, and what one more
  * would need.
  */
-import type { Entered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
-import { footprintOf, type Item } from './item.ts';
-
-export const ROW_KINDS = ['slots', 'notches', 'cells', 'ledge', 'supports', 'modules'] as const;
-export type RowKind = (typeof ROW_KINDS)[number];
-
-/** A row as entered; it belongs to the element of a cabinet it stands on. */
-export interface Row {
-  readonly id: string;
-  readonly order: number;
-  readonly kind: RowKind;
-  readonly on: string;
-  /** Ids of the items in order; slots, notches and supports use only the first. */
-  readonly items: readonly string[];
-  /** Number wanted; null for the item's count including growth. */
-  readonly wanted: number | null;
-  /** From slot to slot; null to derive it from the item. */
-  readonly pitch: Entered | null;
-  /** Total clearance of each item. */
-  readonly clearance: Entered;
-  /** Of the thin shelf in its slot, the divider, the module's side; a notch is as wide as the neck plus clearance. */
-  readonly thickness: Entered;
-  /** Least margin at each end. */
-  readonly margin: Entered;
-  /** Tilt to the back. */
-  readonly tiltDeg: number;
-  /** Height of the front lip; null for none. */
-  readonly lip: Entered | null;
-  /** Clear distance of the two supports. */
-  readonly gap: Entered;
-}
+import { footprintOf } from './item.ts';
+import type { Item, Row } from '../model/item.ts';
 
 export interface SlotLayout {
   readonly count: number;

@@ -1,8 +1,8 @@
 /** Input of set-out, and what it packs: whole columns of one item. */
 import { mm, type Length } from '../length/length.ts';
 import { columnOf, columnsFor, type ItemColumn, type ItemLot } from './arrange.ts';
-import type { Item } from './item.ts';
 import type { ReachZone } from './person.ts';
+import type { Item } from '../model/item.ts';
 
 /** Items to set out; `on` names the element a pinned lot stays on. */
 export interface SetOutLot extends ItemLot {

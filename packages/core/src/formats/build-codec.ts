@@ -1,6 +1,6 @@
 /** Build preferences as JSON: times of day as 19:00, days as 2026-12-05. */
-import type { BuildChoices, Session } from '../build/choices.ts';
-import { GLUES, type GlueId } from '../build/glues.ts';
+import type { BuildChoices, Session, GlueId } from '../model/build-choices.ts';
+import { GLUES } from '../build/glues.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, list, number, object, orNull, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
 

@@ -3,11 +3,11 @@ import type { Build } from '../build/build.ts';
 import { joinedTo } from '../planner/joined-to.ts';
 import type { Design } from '../model/design.ts';
 import type { Plan } from '../planner/plan.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { Calibration } from '../setups/calibration.ts';
 import type { BuildSummary } from './step-texts.ts';
 import { hangingSummary } from './hanging-steps.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface BuildSummaryInput {
   readonly plan: Plan;

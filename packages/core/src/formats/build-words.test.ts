@@ -3,12 +3,12 @@ import { describe, expect, test } from '@jest/globals';
 import { labelWords } from '../checks/words/labels.ts';
 import { planBuild } from '../journal/build-job.ts';
 import { plan } from '../planner/plan.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import { marksOf, type BuildSummary } from './step-texts.ts';
 import { faultWords, fullTitle, reasonWords, stepWords } from './build-words.ts';
 import { hangingSummary } from './hanging-steps.ts';
 import { readProject } from './project-file.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 function told(name: string, unit: 'mm' | 'in', change: (workshop: Workshop) => Workshop = (as) => as) {
   const {

@@ -1,9 +1,10 @@
 /** Changes between two versions of a design as text: additions, deletions, and every field with both values. */
-import { familyOf, type CabinetSpec } from '../cabinets/families.ts';
+import { familyOf } from '../cabinets/families.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { typedText, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { Design } from '../model/design.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export interface Change {
   /** The cabinet concerned; null for the project. */

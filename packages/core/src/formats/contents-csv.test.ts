@@ -3,10 +3,10 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { furnishedRoom } from '../test/print-room.ts';
 import { arbitraryItem } from '../test/things.ts';
-import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
 import { contentsCsv, readContents } from './contents-csv.ts';
 import { NOT_WORKED_OUT } from './table-rows.ts';
+import type { Item } from '../model/item.ts';
 
 const options = (unit: 'mm' | 'in' = 'mm') => {
   let n = 0;

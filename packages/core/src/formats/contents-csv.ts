@@ -1,11 +1,12 @@
 /** Contents as a text table: pasted from a spreadsheet, and CSV import and export. One unreadable cell changes nothing, and is named. */
 import { cellText, ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemTableColumn } from '../contents/item-form.ts';
-import { itemsInOrder, type Item } from '../contents/item.ts';
+import { itemsInOrder } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 import { csvText, unescaped } from './csv.ts';
 import { NOT_WORKED_OUT, notWorkedOut, tableRows } from './table-rows.ts';
+import type { Item } from '../model/item.ts';
 
 /** All items with a header; lengths in `unit` with the unit in the title, so that the file stands alone. */
 export function contentsCsv(items: Readonly<Record<string, Item>>, unit: DisplayUnit): string {

@@ -5,10 +5,10 @@ import type { Feature } from '../parts/features.ts';
 import type { CabinetAxis } from '../parts/part-line.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { EdgeId } from '../solid/panel.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { csvText } from './csv.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export const CUT_LIST_COLUMNS = [
   'mark',

@@ -4,9 +4,10 @@ import type { CutStep } from '../sawing/pieces.ts';
 import { sequenceOf } from '../sawing/sequence.ts';
 import { mm } from '../length/length.ts';
 import { search } from '../nesting/search.ts';
-import { handHeldShop, defaultShop, type Shop } from '../stock/shop.ts';
+import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import { cutWords, type CutWords } from './cut-words.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** The cuts of a few parts out of one sheet, in words. */
 function wordsOf(

@@ -1,7 +1,6 @@
 /** The design as JSON. Limits come from the forms of wall, items and each family, so that field and file agree. */
 import { MAX_ITEMS } from '../contents/item-form.ts';
 import type { Design } from '../model/design.ts';
-import { MAX_LOOSE } from '../parts/loose-parts.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, list, number, object, ownIds, PARTS, text, yesNo, type Codec } from './codec.ts';
 import { buildCodec } from './build-codec.ts';
@@ -10,6 +9,7 @@ import { keptLayoutCodec, MAX_LAYOUTS, pinCodec } from './layout-codec.ts';
 import { looseCodec } from './loose-codec.ts';
 import { specCodec } from './spec-codec.ts';
 import { MAX_CABINETS, wallCodec } from './wall-codec.ts';
+import { MAX_LOOSE } from '../model/loose-part.ts';
 
 /** Most pinned parts. */
 const MAX_PINS = 500;

@@ -2,7 +2,6 @@
  * The steps of a hanging, in order: survey, mark, drill, fix, empty, lift, check, correct, lock, load. Every number in them is the plan's. Order of work:
  * docs/at-the-wall.md.
  */
-import type { CabinetSpec } from '../cabinets/families.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
 import { bothMasses, fineText, lengthText, massText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -15,8 +14,9 @@ import { looseKg } from '../parts/opened.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/cabinet.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface HangingStep {
   readonly id:

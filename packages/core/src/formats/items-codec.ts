@@ -1,12 +1,11 @@
 /** Contents as JSON: items and rows. Limits come from the table's columns (contents/item-form.ts). */
 import { columnFor, ITEM_LIMITS, MAX_COUNT, MAX_PROFILE, NAME_LENGTH, type ItemColumnKey } from '../contents/item-form.ts';
 import { MAX_ITEM_KG } from '../contents/weight.ts';
-import { ITEM_KINDS, REACHES, STANCES, type Item } from '../contents/item.ts';
 import { ITEM_MATERIALS } from '../contents/item-mass.ts';
-import { ROW_KINDS, type Row } from '../contents/row.ts';
 import { mm } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, length, list, number, object, orNull, text, yesNo, type Codec } from './codec.ts';
+import { ITEM_KINDS, REACHES, STANCES, type Item, ROW_KINDS, type Row } from '../model/item.ts';
 
 export const MAX_ROWS = 100;
 

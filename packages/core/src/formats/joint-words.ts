@@ -2,7 +2,7 @@
 import { fineText } from '../checks/words/amounts.ts';
 import type { JointGroup } from '../joints/joint-groups.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { FastenedBy } from '../solid/connection.ts';
+import type { FastenedBy } from '../model/joinery.ts';
 
 export const JOINT_NAMES: Readonly<Record<JointGroup['kind'], string>> = {
   butt: 'butt',

@@ -3,8 +3,8 @@ import { labelWords } from '../checks/words/labels.ts';
 import { tapeText } from '../length/format.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { edgeWords } from './cut-list-csv.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface PartLabel {
   readonly mark: string;

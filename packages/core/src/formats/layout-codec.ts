@@ -1,11 +1,10 @@
 /** Settled layouts as JSON: lengths exact to the nanometer, with the tree of cuts. */
 import { readEntered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
-import type { CutTree, Placement } from '../nesting/problem.ts';
-import type { KeptLayout, PinnedPart } from '../model/design.ts';
 import { Refusal } from '../problem/problem.ts';
 import { list, number, object, quote, text, yesNo, type Codec, type Json } from './codec.ts';
 import { exactMm } from './nest-plan.ts';
+import type { CutTree, Placement, KeptLayout, PinnedPart } from '../model/sheet-layout.ts';
 
 /** Layouts of the largest project: a dozen sheet products, laid out a few times. */
 export const MAX_LAYOUTS = 60;

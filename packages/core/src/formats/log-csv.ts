@@ -1,7 +1,7 @@
 /** The shop record as a table, one row per entry. */
-import type { RecordEntry } from '../model/design.ts';
 import { csvText } from './csv.ts';
 import { logLines, type LogContext } from './log-words.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export function logCsv(record: readonly RecordEntry[], context: LogContext): string {
   const rows = logLines(record, context).map(({ at, kind, says, units, panels, photos, nextTime, withdrawn }) => [

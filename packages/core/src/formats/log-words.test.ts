@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { learningsOf } from '../journal/learnings.ts';
 import { plan } from '../planner/plan.ts';
-import type { RecordEntry } from '../model/design.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { findInLog, logLines } from './log-words.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const { design, workshop } = furnishedRoom();
 const at = (minutes: number): string => new Date(Date.UTC(2026, 3, 4, 9, minutes)).toISOString();

@@ -1,12 +1,12 @@
 /** The shop record as a log: each entry as a sentence with its subjects, so that it can be found by part, step, day and words. */
-import type { StepKind } from '../build/step.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { plannedFor, type RecordEntry } from '../model/design.ts';
 import type { Plan } from '../planner/plan.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import type { StepKind, RecordEntry } from '../model/record.ts';
+import { plannedFor } from '../model/shop-facts.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface LogLine {
   readonly id: string;

@@ -1,9 +1,9 @@
 /** Loose parts as JSON: sizes as typed, outlines exact. */
 import { mm } from '../length/length.ts';
-import { MAX_CORNERS, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
 import { Refusal } from '../problem/problem.ts';
 import { checked, choice, length, list, number, object, text, type Codec } from './codec.ts';
 import { exact } from './layout-codec.ts';
+import { MAX_CORNERS, MAX_LOOSE_COUNT, type LoosePart } from '../model/loose-part.ts';
 
 const side = length(mm(5), mm(10_000));
 const place = exact(mm(10_000));

@@ -1,9 +1,10 @@
 /** A nesting plan as text, and back. Format: docs/nesting.md. */
 import type { Length } from '../length/length.ts';
-import type { CutTree, NestedSheet, NestPlan, Placement } from '../nesting/problem.ts';
+import type { NestedSheet, NestPlan } from '../nesting/problem.ts';
 import { Refusal } from '../problem/problem.ts';
 import type { Json } from './codec.ts';
 import { amount, fields, flag, name, oneOf, rows, size, whole } from './read-fields.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 /** Exact text of a length: nanometers as millimeters, without rounding. */
 export function exactMm(length: Length): string {

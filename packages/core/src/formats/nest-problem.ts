@@ -1,12 +1,13 @@
 /** A nesting problem as text, and back. Format: docs/nesting.md; plans are in nest-plan.ts. */
 import { mm, type Length } from '../length/length.ts';
 import { stockAreasOf } from '../nesting/pieces.ts';
-import type { FirstCut, NestPart, NestProblem, NestSheet, SheetRect } from '../nesting/problem.ts';
+import type { FirstCut, NestPart, NestProblem, NestSheet } from '../nesting/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';
 import { exactMm, readPlacement } from './nest-plan.ts';
 import { amount, fields, flag, name, once, oneOf, rows, size, whole } from './read-fields.ts';
+import type { SheetRect } from '../model/sheet-layout.ts';
 
 export const MAX_PIECES = 20_000;
 /** Cuts in one row: how often the smallest part fits the longest sheet. */

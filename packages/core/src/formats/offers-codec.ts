@@ -1,8 +1,9 @@
 /** A merchant's offers as JSON. */
 import { mm } from '../length/length.ts';
-import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import type { Offer } from '../stock/offers.ts';
 import { choice, length, list, number, object, text, type Codec } from './codec.ts';
+import type { MaterialId } from '../model/workshop.ts';
 
 const MAX_OFFERS = 500;
 const side = length(mm(50), mm(10_000));

@@ -1,10 +1,10 @@
 /** Rows of a cut list, ours or another program's, as loose parts. */
 import { enter, entered } from '../length/entered.ts';
 import { mm, type DisplayUnit } from '../length/length.ts';
-import { MAX_LOOSE, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
+import { MAX_LOOSE, MAX_LOOSE_COUNT, type LoosePart } from '../model/loose-part.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export type PartKey = 'name' | 'count' | 'length' | 'width' | 'stock' | 'grain';
 

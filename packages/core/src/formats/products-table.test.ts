@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { entered } from '../length/entered.ts';
-import type { Product } from '../stock/workshop.ts';
 import { guessColumns, readForeign, readForeignTable } from './foreign-table.ts';
 import { productsCsv, productsTable } from './products-table.ts';
+import type { Product } from '../model/workshop.ts';
 
 const { products: KNOWN } = starterWorkshop();
 

@@ -2,11 +2,11 @@
 import { enter, entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
-import { MATERIALS, type MaterialId } from '../stock/materials.ts';
-import type { Product } from '../stock/workshop.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import { csvText } from './csv.ts';
 import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
 import { MAX_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
+import type { MaterialId, Product } from '../model/workshop.ts';
 
 export type ProductKey = 'name' | 'kind' | 'material' | 'nominal' | 'length' | 'width' | 'price' | 'grain' | 'faced';
 

@@ -3,8 +3,7 @@
  * lifted step by step; a newer one is refused. Unknown fields are refused, and nothing is half-read.
  */
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import type { Design } from '../model/design.ts';
 import { constant, list, object, quote, type Json, type Schema } from './codec.ts';
 import { designCodec } from './design-codec.ts';
 import { readJsonText } from './json-text.ts';
@@ -12,6 +11,8 @@ import { MIGRATIONS } from './migrations.ts';
 import { productsOf } from './spec-codec.ts';
 import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
+import type { RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export const FORMAT = 'keen-carcass-project';
 export const VERSION = 11;

@@ -1,12 +1,9 @@
 /** Shop record entries as JSON. */
 import { mm } from '../length/length.ts';
-import type { RecordEntry } from '../model/design.ts';
-import { SHEET_PLACES } from '../stock/workshop.ts';
-import type { TestCut } from '../setups/calibration.ts';
-import { STEP_KINDS } from '../build/step.ts';
 import { Refusal } from '../problem/problem.ts';
 import { WALL_LIMITS } from '../wall/wall-form.ts';
 import { checked, choice, length, list, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
+import { type RecordEntry, SHEET_PLACES, type TestCut, STEP_KINDS } from '../model/record.ts';
 
 /** A wall of fifty meters, sampled every five millimeters. */
 export const MAX_SAMPLES = 10_000;

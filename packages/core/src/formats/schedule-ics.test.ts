@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { dayStart, windowsFrom } from '../build/calendar.ts';
-import { DEFAULT_BUILD } from '../build/choices.ts';
+import { DEFAULT_BUILD } from '../model/build-choices.ts';
 import { scheduleOf } from '../build/schedule.ts';
 import { scheduleIcs, stretches } from './schedule-ics.ts';
 import { task } from '../test/task.ts';

@@ -1,7 +1,7 @@
 /** The days of a build as an iCalendar file in local time: one event per working stretch. */
 import * as ics from 'ics';
 import { windowsFrom, type Window } from '../build/calendar.ts';
-import type { BuildChoices } from '../build/choices.ts';
+import type { BuildChoices } from '../model/build-choices.ts';
 import type { Schedule } from '../build/schedule.ts';
 
 export interface CalendarEvent {

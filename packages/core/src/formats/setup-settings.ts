@@ -10,9 +10,9 @@ import type { Setting } from '../setups/setting.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { SetupCut } from '../setups/setup.ts';
-import type { Machine, Shop } from '../stock/shop.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
 import { edgeWords } from './cut-list-csv.ts';
+import type { Machine, Shop } from '../model/shop.ts';
 
 export interface SetupRow {
   readonly what: string;

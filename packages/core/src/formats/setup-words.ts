@@ -8,11 +8,12 @@ import type { Swapped } from '../setups/order.ts';
 import type { WorkHold, Setting } from '../setups/setting.ts';
 import type { SetupCut } from '../setups/setup.ts';
 import type { Setup } from '../setups/setup.ts';
-import type { Face, SlotExit } from '../solid/panel.ts';
+import type { Face } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { Machine } from '../stock/shop.ts';
 import { edgeWords } from './cut-list-csv.ts';
 import { settingRows, type SetupContext, type SetupRow } from './setup-settings.ts';
+import type { SlotExit } from '../model/joinery.ts';
+import type { Machine } from '../model/shop.ts';
 
 export interface SetupWords {
   readonly title: string;

@@ -3,8 +3,9 @@ import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import { mm } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';
-import { MACHINE_KINDS, MEASURE_LIMITS, type FinishLabel, type GlueLabel, type Machine, type MachineKind, type MeasureKey, type Shop } from '../stock/shop.ts';
+import { MACHINE_KINDS, MEASURE_LIMITS, type MeasureKey } from '../stock/shop.ts';
 import { byId, checked, choice, length, list, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
+import type { FinishLabel, GlueLabel, Machine, MachineKind, Shop } from '../model/shop.ts';
 
 const long = (measure: keyof typeof MEASURE_LIMITS) => length(mm(MEASURE_LIMITS[measure][0]), mm(MEASURE_LIMITS[measure][1]));
 const degrees = (measure: 'tiltDeg' | 'mitreDeg') => number(MEASURE_LIMITS[measure][0], MEASURE_LIMITS[measure][1]);

@@ -2,9 +2,9 @@
 import type { DisplayUnit } from '../length/length.ts';
 import type { ShoppingLine } from '../sheets/shopping.ts';
 import { MATERIALS } from '../stock/materials.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { csvText } from './csv.ts';
 import { amountText, shoppingSize } from './shopping-words.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 /** Titles of sheets and boards are those of products-table.ts, so that the returned list reads as a price list. */
 export function shoppingCsv(lines: readonly ShoppingLine[], { products }: Pick<Workshop, 'products'>, unit: DisplayUnit): string {

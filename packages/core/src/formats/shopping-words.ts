@@ -2,8 +2,8 @@
 import { lengthText } from '../checks/words/amounts.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { shoppingCost, type ShoppingLine } from '../sheets/shopping.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { LITERS_PER_QUART, MM_PER_FOOT } from '../length/constants.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 /** '4', '12.5 m', '0.8 l', 'for 36 joints'; liquids and rolls are rounded up. */
 export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' | 'in'>, unit: DisplayUnit): string {

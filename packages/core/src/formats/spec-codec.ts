@@ -2,11 +2,12 @@
 import { FAMILIES } from '../cabinets/families.ts';
 import type { Family } from '../cabinets/family.ts';
 import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../cabinets/form.ts';
-import type { CabinetSpec } from '../cabinets/families.ts';
-import { PRESETS, type PresetId } from '../contents/presets.ts';
+import { PRESETS } from '../contents/presets.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, constant, length, number, object, objectWith, orNull, PARTS, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
 import { MAX_ROWS, rowCodec } from './items-codec.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { PresetId } from '../model/item.ts';
 
 const id = text(64);
 /** Parts with a grain direction chosen by a person. */

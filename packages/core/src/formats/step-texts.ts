@@ -1,7 +1,7 @@
 /** Texts of the longer steps: cuts, coats, glue-ups, drawers, the hanging; and shared phrases. */
 import { finishOf } from '../build/finishes.ts';
 import { glueOf } from '../build/glues.ts';
-import type { BuildChoices } from '../build/choices.ts';
+import type { BuildChoices } from '../model/build-choices.ts';
 import type { Step, StepDetail } from '../build/step.ts';
 import { fineText, lengthText, massText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -11,11 +11,11 @@ import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { Plan, CabinetPlan } from '../planner/plan.ts';
 import { boundsOf, boundsOfCabinet } from '../solid/views.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { HangingStep, HangingSummary } from './hanging-steps.ts';
 import type { SetupContext } from './setup-settings.ts';
 import { LITERS_PER_QUART } from '../length/constants.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface StepWords {
   readonly title: string;

@@ -1,11 +1,11 @@
 /** Rows of a table from elsewhere as items. */
 import { ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemColumnKey } from '../contents/item-form.ts';
-import type { Item } from '../contents/item.ts';
 import { MASS_UNITS, readWeight } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse } from '../problem/problem.ts';
 import { SIZES, tooMany } from './contents-csv.ts';
 import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
+import type { Item } from '../model/item.ts';
 
 /** Other titles people use for such columns. */
 const ALIASES: Readonly<Partial<Record<ItemColumnKey, readonly string[]>>> = {

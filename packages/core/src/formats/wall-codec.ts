@@ -1,8 +1,6 @@
 /** The wall as JSON. Limits come from wall/wall-form.ts. */
-import { MAX_RATING_N, PLUG_IDS } from '../wall/fixing.ts';
-import { SPECIES_IDS } from '../wall/species.ts';
-import { STRUCTURE_IDS } from '../wall/structures.ts';
-import { THING_KINDS, type Wall } from '../wall/wall.ts';
+import { MAX_RATING_N } from '../wall/fixing.ts';
+import { THING_KINDS, type Wall, PLUG_IDS, SPECIES_IDS, STRUCTURE_IDS } from '../model/wall.ts';
 import { Refusal } from '../problem/problem.ts';
 import { MOST, NOTE, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';

@@ -1,11 +1,11 @@
 /** The workshop as JSON. */
 import { mm } from '../length/length.ts';
-import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import { skewOf } from '../stock/out-of-square.ts';
-import type { StockPiece, Workshop } from '../stock/workshop.ts';
 import { Refusal } from '../problem/problem.ts';
 import { shopCodec } from './shop-codec.ts';
 import { byId, checked, choice, length, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
+import type { MaterialId, StockPiece, Workshop } from '../model/workshop.ts';
 
 /** Limits of a sheet or board. */
 export const PRODUCT_LIMITS = { thickness: { least: mm(1), most: mm(100) }, side: { least: mm(10), most: mm(10_000) } } as const;

@@ -4,7 +4,7 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { STRUCTURES } from '../wall/structures.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { formula, type Formula } from '../explained/explained-value.ts';
 import { COMBINED, linearUse } from './fasteners.ts';
 import { groundOf } from './grounds.ts';

@@ -18,7 +18,7 @@ import { furnishedRoom } from '../test/print-room.ts';
 import { randomProject } from '../test/random-project.ts';
 import { SPECIES } from '../wall/species.ts';
 import { STRUCTURES } from '../wall/structures.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 
 const RUNS = Number(process.env['KEEN_RUNS'] ?? 400);
 const [G0, LB, IN, C_D] = [9.80665, 4.4482216, 25.4, 0.9];

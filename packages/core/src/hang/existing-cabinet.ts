@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, type Length } from '../length/length.ts';
-import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { COMBINED, HEAD_PULL_THROUGH, MIN_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
@@ -13,6 +13,7 @@ import { EDGE_SCREWS, GLUE, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_UTILIZATION, link, mostUtilized, nearnessToLimit, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
 import { STANDARD_GRAVITY } from '../length/constants.ts';
+import type { MaterialId } from '../model/workshop.ts';
 
 export const EXISTING_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
 export const EXISTING_HOLDS = ['screws', 'nails', 'staples'] as const;

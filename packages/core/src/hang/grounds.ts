@@ -5,9 +5,8 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
-import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall, PlugId } from '../model/wall.ts';
 import { evaluate, formula, least, termOf, type ExplainedValue } from '../explained/explained-value.ts';
 import { HEAD_PULL_THROUGH, headSide, MIN_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';

@@ -1,7 +1,7 @@
 /** Inputs of the load path. */
 import type { MaterialOf, CabinetWeights } from '../parts/weights.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import type { BearingShares } from './bearing-shares.ts';
 import type { RailFault } from './on-rail.ts';
 

@@ -1,15 +1,14 @@
 /** What must hold of any hanging, over random boxes on random walls. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
-import type { HangingChoice } from '../cabinets/spec-base.ts';
+import type { HangingChoice } from '../model/specs/spec-base.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
-import type { WallFixing } from '../wall/fixing.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall, WallFixing } from '../model/wall.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
 import { analyzeHanging, analyzeHangingAt, type HangingAnalysis } from './hang.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 /** Studs the box can reach, from its left end in mm: two to four, no two in one place. */
 const studs = fc.uniqueArray(fc.integer({ min: 40, max: 1300 }), { minLength: 2, maxLength: 4, selector: (at) => Math.round(at / 30) });

@@ -10,7 +10,7 @@ import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
 import { studGravity } from '../wall/studs.ts';
-import type { WallPlace, Wall } from '../wall/wall.ts';
+import type { WallPlace, Wall } from '../model/wall.ts';
 import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
 import { heightsOf, railsBeside } from './boxes.ts';
 import { cabinetScrewRow, carrierOf, lowerCarrierOf, lowerScrewRow, screwsEach } from './carrier-links.ts';

@@ -1,8 +1,8 @@
 /** What joints are worth by what holds them: docs/formulas/joint-capacity.md and pin-capacity.md, figure by figure. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 /** The capacity of the joint of shelf 1, butt jointed, held by one thing alone. */
 function capacity(more: Partial<ShelfBox>, assembly: Partial<ShelfBox['assembly']> = {}): number {

@@ -1,12 +1,12 @@
 /** A leaf on its supports: by hand from docs/formulas/leaf-load.md, and what every leaf must obey. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { FoldDown } from '../cabinets/fold-down.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { newSpec } from '../test/family-units.ts';
 import type { Link } from './link.ts';
 import { STANDARD_GRAVITY } from '../length/constants.ts';
+import type { FoldDown } from '../model/specs/fold-down.ts';
 
 const fresh = newSpec('fold-down') as FoldDown;
 /** On a cleat, gates that reach 320 from the backboard its hinges on four screws. */

@@ -1,8 +1,8 @@
 /** Whether a cabinet seats on its wall rail: the two cleats hook only when they share one bevel and one height. */
-import type { SpecBase } from '../cabinets/spec-base.ts';
+import type { SpecBase } from '../model/specs/spec-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 
 export type RailFault =
   | { readonly kind: 'gone' | 'recessed' | 'through' | 'bevel' | 'board' | 'ends' }

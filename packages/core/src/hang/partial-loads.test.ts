@@ -1,12 +1,12 @@
 /** Part loads against every subset of the compartments, tried one by one; and a cupboard that stands full and falls half full. */
 import { describe, expect, test } from '@jest/globals';
-import type { CabinetSpec } from '../cabinets/families.ts';
 import { entered } from '../length/entered.ts';
 import { applyEdit } from '../model/edit.ts';
 import { plan, type CabinetPlan } from '../planner/plan.ts';
 import { onWall } from '../test/check-case.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox, ink, printRoom, typed } from '../test/print-room.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const { design, record, workshop } = printRoom();
 const LEFT = 895;

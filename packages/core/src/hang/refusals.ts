@@ -5,7 +5,6 @@ import { toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import type { Load } from '../parts/weights.ts';
 import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
-import type { StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
 import { lowerCarrierOf, missedCarrier, screwsEach, type MissedCarrier } from './carrier-links.ts';
@@ -16,6 +15,7 @@ import type { Link, PartialLoadKind } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
 import type { StudUse } from './wall-links.ts';
+import type { StructureId } from '../model/wall.ts';
 
 /** Why a hanging is refused whatever its utilization. */
 export type RefusalReason =

@@ -1,7 +1,7 @@
 /** Positions of wall screws across a timber stud: about its middle, and clear of its edges. Source: docs/formulas/screws-in-stud.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { groundOf } from './grounds.ts';
 
 /** Two screws side by side: usual and least spacing, and greatest distance from the middle, mm. [NDS commentary (m)] */

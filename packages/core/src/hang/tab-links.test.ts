@@ -1,9 +1,9 @@
 /** Tabs of a slot rack: docs/formulas/tab-moment.md by hand, and where there are none. */
 import { describe, expect, test } from '@jest/globals';
-import type { SlotRack } from '../cabinets/slot-rack.ts';
 import { entered } from '../length/entered.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
+import type { SlotRack } from '../model/specs/slot-rack.ts';
 
 const base = newSpec('slot-rack') as SlotRack;
 const rack = (more: Partial<SlotRack> = {}, kg = 8): SlotRack => ({

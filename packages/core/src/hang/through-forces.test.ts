@@ -3,10 +3,11 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import type { EditStep } from '../model/edit.ts';
-import { faultOfSpec, type CabinetSpec } from '../cabinets/families.ts';
+import { faultOfSpec } from '../cabinets/families.ts';
 import { newSpec } from '../test/family-units.ts';
 import { wallHalfEnds } from './wall-links.ts';
 import { aloneBox, ink, typed, cabinetWith } from '../test/print-room.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const through = ink('hanging.kind', 'through');
 const inkWith = (...edits: EditStep[]) => cabinetWith('ink', through, typed('hanging.wallScrew.length', '80 mm'), ...edits);

@@ -4,7 +4,7 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { movingHold } from './grounds.ts';
 import { JOINT_UTILIZATION, link, type Link } from './link.ts';

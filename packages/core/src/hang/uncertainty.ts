@@ -4,11 +4,11 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { guessedMass, type CompartmentLoad, type Load, type CabinetWeights } from '../parts/weights.ts';
-import type { SpeciesId } from '../wall/species.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { weighedAnew } from './load-path.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
+import type { SpeciesId } from '../model/wall.ts';
 
 /** What a person could measure: the contents, the cabinet itself, the species of the studs. */
 export const UNCERTAIN_INPUTS = ['contents', 'cabinet', 'species'] as const;

@@ -3,7 +3,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { groundOf } from './grounds.ts';
 
 /** Screw rows of the wall cleat above its lower edge, mm. The highest and lowest stand 2.5 diameters from the ends of the short face. */

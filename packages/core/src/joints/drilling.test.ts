@@ -7,7 +7,7 @@ import { place } from '../solid/panel.ts';
 import { isFace } from '../solid/connection.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { drillingOf, END_IN_MM, fastenersAlong, type Drilled } from './drilling.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const joined = (by: ShelfBox['assembly']['by'], more: Partial<ShelfBox['assembly']> = {}, box: Partial<ShelfBox> = {}): ShelfBox => {
   const base = boxOf();

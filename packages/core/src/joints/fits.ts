@@ -1,7 +1,8 @@
 /** Fits: the play between a slot and what goes in it. */
 import { nanometers, type Length } from '../length/length.ts';
-import type { Fit, Joint, Connection } from '../solid/connection.ts';
-import type { Shop } from '../stock/shop.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
+import type { Fit } from '../model/joinery.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** Defaults. [ASSUME] all, to be replaced by the shop's own test cuts */
 export const FIT_PLAY: Readonly<Record<Fit, Length>> = {

@@ -1,8 +1,9 @@
 /** The joints of a cabinet, grouped where identical: their dimensions, the wood left, and how their fasteners are loaded. */
 import type { Length } from '../length/length.ts';
-import { isFace, type JointKind, type Connection, type Slot } from '../solid/connection.ts';
+import { isFace, type Connection, type Slot } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
+import type { JointKind } from '../model/joinery.ts';
 
 export interface JointGroup {
   /** Stable while its first joint exists. */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered, enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import type { RecordEntry } from '../model/design.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const time = '2026-04-01T08:00:00Z';
 const doored = boxOf({ shelves: 1 });

@@ -5,11 +5,13 @@ import { paceOf } from '../build/pace.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
 import { hangingHoles } from '../hang/holes.ts';
 import { looseKg } from '../parts/opened.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import type { CabinetSpec } from '../cabinets/families.ts';
-import { finishedParts, activeOperations, activeSteps, tickedSteps, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import { joinedTo } from '../planner/joined-to.ts';
 import type { Plan, CabinetPlan } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import { finishedParts, activeOperations, activeSteps, tickedSteps } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** The build job of a whole plan. `sheets`: those laid out so far. Only the named cabinets are built; all of them where none is named. */
 export function buildJob(

@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { builtSizes } from './built-size.ts';
-import type { NewFact, RecordEntry } from '../model/design.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { NewFact, RecordEntry } from '../model/record.ts';
 
 const box = boxOf({ shelves: 1 });
 const entries = (...facts: NewFact[]): RecordEntry[] => facts.map((fact, index) => ({ id: `f${index}`, at: '2026-05-01T09:00:00Z', ...fact }));

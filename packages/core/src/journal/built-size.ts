@@ -1,11 +1,13 @@
 /** Measured size of a cabinet against the size planned, from full-length parts and openings that span it. */
-import { enters, type CabinetSpec } from '../cabinets/families.ts';
+import { enters } from '../cabinets/families.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { Compartment } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
-import { plannedFor, activeAsCut, activeOpenings, type RecordEntry } from '../model/design.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import { plannedFor, activeAsCut, activeOpenings } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', ExplainedLength>>>;
 

@@ -3,8 +3,9 @@ import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { planBuild } from './build-job.ts';
 import { doneSteps, doneTimes, nextStep } from './done-steps.ts';
-import { activeAsCut, keptAsIs, activeOperations, type RecordEntry } from '../model/design.ts';
 import { plan } from '../planner/plan.ts';
+import { activeAsCut, keptAsIs, activeOperations } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const { design, workshop } = furnishedRoom();
 const time = '2026-04-01T08:00:00Z';

@@ -1,7 +1,8 @@
 /** Which build steps are done according to the record: by measurements, cuts and operations, and by ticks. */
 import { PART_BY_PART } from '../build/late-parts.ts';
 import type { Step } from '../build/step.ts';
-import { finishedParts, activeFacts, activeOperations, activeSteps, type RecordEntry } from '../model/design.ts';
+import { finishedParts, activeFacts, activeOperations, activeSteps } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** Steps done, each with the entries that record them: to untick one is to withdraw them. */
 export type DoneSteps = ReadonlyMap<string, readonly string[]>;

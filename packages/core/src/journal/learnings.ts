@@ -1,12 +1,13 @@
 /** What a project taught: planned and actual minutes, use of the sheets, parts off size. Lessons are in lessons.ts. */
 import { paceOf } from '../build/pace.ts';
-import type { StepKind } from '../build/step.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
-import { plannedFor, activeFacts, activeAsCut, activeSteps, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import { lessonsOf, PART_OFF, type Lesson } from './lessons.ts';
 import type { Plan } from '../planner/plan.ts';
 import { wasteOf, type LearnedWaste } from '../sheets/waste.ts';
+import type { StepKind, RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { plannedFor, activeFacts, activeAsCut, activeSteps } from '../model/shop-facts.ts';
 
 export interface LearnedPace {
   readonly kind: StepKind;

@@ -4,9 +4,9 @@ import { operationsOf } from '../setups/operations.ts';
 import { lessonWords } from '../formats/lesson-words.ts';
 import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import type { NewFact, RecordEntry } from '../model/design.ts';
 import { lessonsOf, SAVED, type Lesson } from './lessons.ts';
 import { plan } from '../planner/plan.ts';
+import type { NewFact, RecordEntry } from '../model/record.ts';
 
 const { design, workshop } = furnishedRoom();
 const mm = (text: string) => entered(`${text} mm`);

@@ -5,10 +5,12 @@
 import { assembliesOf } from '../build/assemblies.ts';
 import { ringDiagonals } from '../build/diagonals.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { hasInsetDoors } from './build-job.ts';
-import { plannedFor, activeFacts, type AsCut, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import type { Plan } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { plannedFor, activeFacts } from '../model/shop-facts.ts';
+import type { AsCut, RecordEntry } from '../model/record.ts';
 
 type Measure = 'length' | 'width';
 

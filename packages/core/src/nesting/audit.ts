@@ -2,7 +2,8 @@
  * Independent audit of a plan against its problem. It shares no code with the search, so it cannot share its mistakes. Used by the property tests, and
  * before a plan is shown. Returns the faults found.
  */
-import { trimOf, type CutTree, type NestedSheet, type NestPlan, type NestProblem, type Placement } from './problem.ts';
+import { trimOf, type NestedSheet, type NestPlan, type NestProblem } from './problem.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 export function auditPlan(problem: NestProblem, plan: NestPlan): string[] {
   const wrong: string[] = [];

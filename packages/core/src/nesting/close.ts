@@ -5,8 +5,9 @@
 import type { Length } from '../length/length.ts';
 import { openFrame, type Room } from './frames.ts';
 import { isTurned, type PackItem, type PackLie } from './pieces.ts';
-import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
+import type { NestedSheet, NestProblem } from './problem.ts';
 import type { GuillotineNode, OpenSheet } from './guillotine-tree.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 export function closeSheet({ frame, fields }: OpenSheet, { kerf, cuts }: NestProblem): NestedSheet {
   const placements: Placement[] = [...frame.pins];

@@ -6,8 +6,9 @@ import { job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { framesOf, type FlawFrame, type Room } from './frames.ts';
 import { stockAreasOf } from './pieces.ts';
-import type { CutTree, NestProblem, Placement } from './problem.ts';
+import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 const rect = (x: number, y: number, dx: number, dy: number) => ({ x: mm(x), y: mm(y), dx: mm(dx), dy: mm(dy) });
 const framesFor = (problem: NestProblem): FlawFrame[] => framesOf(stockAreasOf(problem)[0]!, problem);

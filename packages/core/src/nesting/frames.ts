@@ -6,7 +6,8 @@ import type { Length } from '../length/length.ts';
 import { seeded, type Random } from '../random/random.ts';
 import { shuffled } from './orders.ts';
 import type { StockArea } from './pieces.ts';
-import { trimOf, type CutTree, type NestProblem, type Placement } from './problem.ts';
+import { trimOf, type NestProblem } from './problem.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 /** A free rectangle to fill. */
 export interface Room {

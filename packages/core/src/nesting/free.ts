@@ -9,7 +9,8 @@ import { isBetter, type NestJob } from './layout.ts';
 import { bestPairs } from './best-pairs.ts';
 import { jittered, ORDERS, shuffled } from './orders.ts';
 import type { StockArea, PackItem, PackLie } from './pieces.ts';
-import type { NestedSheet, NestProblem, Placement, Score } from './problem.ts';
+import type { NestedSheet, NestProblem, Score } from './problem.ts';
+import type { Placement } from '../model/sheet-layout.ts';
 
 interface Empty {
   readonly x: number;

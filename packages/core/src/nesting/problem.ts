@@ -1,5 +1,6 @@
 /** The nesting problem: pieces and sheets, without cabinets. The file format is docs/nesting.md; formats/nest-problem.ts reads it. */
 import type { Length } from '../length/length.ts';
+import type { SheetRect, Placement, CutTree } from '../model/sheet-layout.ts';
 
 export type PieceGrain = 'length' | 'width' | 'either';
 
@@ -20,13 +21,6 @@ export interface NestSheet {
   readonly flaws?: readonly SheetRect[];
   /** Pinned parts. Such a sheet is the only one of its kind, and part of every plan. */
   readonly pins?: readonly Placement[];
-}
-
-export interface SheetRect {
-  readonly x: Length;
-  readonly y: Length;
-  readonly dx: Length;
-  readonly dy: Length;
 }
 
 export interface NestPart {
@@ -54,20 +48,6 @@ export interface NestProblem {
   readonly sheets: readonly NestSheet[];
   readonly parts: readonly NestPart[];
 }
-
-export interface Placement extends SheetRect {
-  readonly part: string;
-  readonly turned: boolean;
-}
-
-/**
- * A cut through a piece of sheet, from edge to edge: across x ('x': the blade runs along y) or across y. `at` is the near side of the kerf. `first` lies
- * before it, `second` after it; a leaf is a part or waste.
- */
-export type CutTree =
-  | { readonly kind: 'cut'; readonly axis: 'x' | 'y'; readonly at: Length; readonly first: CutTree; readonly second: CutTree }
-  | { readonly kind: 'part'; readonly part: string }
-  | { readonly kind: 'waste'; readonly x: Length; readonly y: Length; readonly dx: Length; readonly dy: Length };
 
 export interface NestedSheet {
   readonly sheet: string;

@@ -3,7 +3,8 @@
  * from, so any remainder along a row counts. Source: [eq], sums of sizes and kerfs along the tree of cuts.
  */
 import { mm, type Length } from '../length/length.ts';
-import { trimOf, type CutTree, type NestedSheet, type NestPlan, type NestProblem, type NestSheet, type Placement } from './problem.ts';
+import { trimOf, type NestedSheet, type NestPlan, type NestProblem, type NestSheet } from './problem.ts';
+import type { CutTree, Placement } from '../model/sheet-layout.ts';
 
 export interface Spare {
   /** How much shorter, and how much narrower, a sheet may be, nm. */

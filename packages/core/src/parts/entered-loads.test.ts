@@ -1,12 +1,12 @@
 /** What somebody entered is never made less by what stands there; a tool loads its bay. */
 import { describe, expect, test } from '@jest/globals';
-import type { CabinetSpec } from '../cabinets/families.ts';
-import type { ToolTill } from '../cabinets/tool-till.ts';
 import { applyEdit } from '../model/edit.ts';
 import { plan } from '../planner/plan.ts';
 import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { standing } from '../test/things.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { ToolTill } from '../model/specs/tool-till.ts';
 
 const { design, record, workshop } = printRoom();
 const plannedKg = (of: typeof design, id: string): number => plan(of, record, workshop).byId.get(id)!.contentsKg;

@@ -9,8 +9,9 @@ import { search } from '../nesting/search.ts';
 import { lineOfPiece, sheetJobs } from '../sheets/cutting.ts';
 import { plan } from '../planner/plan.ts';
 import { labelWords } from '../checks/words/labels.ts';
-import { keptCorners, type LoosePart } from './loose-parts.ts';
+import { keptCorners } from './loose-parts.ts';
 import { pieceDrawing } from './piece-drawing.ts';
+import type { LoosePart } from '../model/loose-part.ts';
 
 const read = readProjectFile(readFileSync(new URL('../../../../examples/ink-cupboard.carcass.json', import.meta.url), 'utf8'));
 if (!read.ok) throw new Error(read.problem.message);

@@ -1,36 +1,13 @@
 /** Loose parts outside any cabinet: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines cut out of one. */
-import { nanometers, toMm, type Length } from '../length/length.ts';
+import { nanometers, toMm } from '../length/length.ts';
 import { entered, type Entered } from '../length/entered.ts';
-import type { Grain } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
-import type { Product, ThicknessUsed } from '../stock/workshop.ts';
+import type { ThicknessUsed } from '../stock/workshop.ts';
 import { explainedLength, plus } from '../explained/explained-length.ts';
 import type { Corner } from './corner.ts';
 import type { PartLine } from './part-line.ts';
-
-export interface LoosePart {
-  readonly id: string;
-  readonly order: number;
-  readonly name: string;
-  readonly stock: string;
-  readonly count: number;
-  readonly length: Entered;
-  readonly width: Entered;
-  readonly grain: Grain;
-  /** Counterclockwise from the blank's lower left corner, as long and wide as the part; empty for a rectangle. */
-  readonly outline: readonly OutlineCorner[];
-}
-
-export interface OutlineCorner {
-  readonly x: Length;
-  readonly y: Length;
-  readonly bulge: number;
-}
-
-/** A larger outline was scanned rather than drawn. */
-export const MAX_CORNERS = 400;
-export const MAX_LOOSE = 300;
-export const MAX_LOOSE_COUNT = 200;
+import type { Product } from '../model/workshop.ts';
+import type { LoosePart, OutlineCorner } from '../model/loose-part.ts';
 
 /** Prefix of marks and ids of loose parts. */
 export const LOOSE = 'loose';

@@ -1,12 +1,12 @@
 /** Doors and drawers open: where the center of gravity goes, by hand and against a leaf turned step by step. */
 import { describe, expect, test } from '@jest/globals';
-import type { DrawerUnit } from '../cabinets/drawer-unit.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { newSpec } from '../test/family-units.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import { opened, openingsOf } from './opened.ts';
 import { loadedCabinet } from './weights.ts';
+import type { DrawerUnit } from '../model/specs/drawer-unit.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const doored = (front: ShelfBox['front'], more: Partial<ShelfBox> = {}): ShelfBox => ({ ...boxOf(), front, ...more });
 

@@ -1,9 +1,10 @@
 /** A cut list line: equal parts, listed once. */
 import type { Length } from '../length/length.ts';
-import type { EdgeId, Grain, Role } from '../solid/panel.ts';
+import type { EdgeId, Role } from '../solid/panel.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import type { Corner } from './corner.ts';
 import type { Feature } from './features.ts';
+import type { Grain } from '../model/workshop.ts';
 
 /** Directions of a blank's length and width in the cabinet, for naming its ends. */
 export interface GrainLie {

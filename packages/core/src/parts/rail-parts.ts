@@ -5,12 +5,13 @@
 import { roundToNm, toMm, type Length } from '../length/length.ts';
 import { RIPPED_LONG_FACES, SHORT_FACE } from '../solid/hanging.ts';
 import { thicknessSource } from '../stock/thickness.ts';
-import type { Product, ThicknessUsed } from '../stock/workshop.ts';
+import type { ThicknessUsed } from '../stock/workshop.ts';
 import { layRail, type RailLayout } from '../wall/rails.ts';
-import type { Wall, WallRail } from '../wall/wall.ts';
+import type { Wall, WallRail } from '../model/wall.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import type { PartLine } from './part-line.ts';
+import type { Product } from '../model/workshop.ts';
 
 /** A cabinet cleat to be cut from a rail's boards. */
 export interface RailHalf {

@@ -2,7 +2,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { arrange, type Arrangement, type ItemLot } from '../contents/arrange.ts';
 import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
-import { densestPreset, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
+import { densestPreset, OUTWARD_SHARE, PRESETS } from '../contents/presets.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { explainedLength, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Compartment, ResolvedCabinet } from '../solid/cabinet.ts';
@@ -10,6 +10,7 @@ import type { Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { Material } from '../stock/materials.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
+import type { Contents } from '../model/item.ts';
 
 /** Screws, glue and small hardware, as a share of the wood. [ASSUME] */
 export const HARDWARE_SHARE = ASSUMED.hardwareShare.value;

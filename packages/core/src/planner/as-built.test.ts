@@ -6,9 +6,10 @@ import { findingWords } from '../checks/words/findings.ts';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { aloneBox, boxOf, printRoom } from '../test/print-room.ts';
-import type { AsCut, Design, MeasuredSlot, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit } from '../model/edit.ts';
 import { plan, type CabinetPlan } from './plan.ts';
+import type { AsCut, MeasuredSlot, RecordEntry } from '../model/record.ts';
 
 let count = 0;
 const fact = (more: Omit<RecordEntry, 'id' | 'at'>): RecordEntry => ({ id: `e${++count}`, at: '2026-03-01T09:00:00Z', ...more });

@@ -1,7 +1,9 @@
 /** What the shop record and the settled layouts say about parts: the sheet each came from, whether it is cut, and its measured size. */
 import type { BuiltFacts } from '../joints/as-built.ts';
 import { sheetThickness } from '../stock/thickness.ts';
-import { activeAsCut, keptAsIs, activeOpenings, activeReadings, activeSlots, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
+import { activeAsCut, keptAsIs, activeOpenings, activeReadings, activeSlots } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonly RecordEntry[]): BuiltFacts {
   const readings = activeReadings(record).filter(({ sheet }) => sheet !== undefined);

@@ -1,10 +1,12 @@
 /** Which item stands where: items by the floor they are assigned to, and items without a place. */
 import type { ItemLot } from '../contents/arrange.ts';
-import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
+import { homesOf, itemsInOrder } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
 import { familyOf } from '../cabinets/families.ts';
 import { FLOOR } from '../cabinets/shelf-box.ts';
-import type { Design, CabinetSpec } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
+import type { Item } from '../model/item.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Items by cabinet, in the order of the table. */
 export type Homes = ReadonlyMap<string, readonly (ItemLot & { readonly on: string })[]>;

@@ -1,7 +1,8 @@
 /** The workshop corrected by its test cuts: measured cutter widths and kerfs. */
 import { calibrationFrom, withCalibration, type Calibration } from '../setups/calibration.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import { activeTestCuts, type RecordEntry } from '../model/design.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { activeTestCuts } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export interface LearnedWorkshop {
   readonly learned: Calibration;

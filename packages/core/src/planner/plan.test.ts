@@ -8,12 +8,12 @@ import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
-import { activeReadings } from '../model/design.ts';
 import { inAnotherLength } from '../stock/board-lengths.ts';
 import { boardJobs, boardPurchases, sheetJobs } from '../sheets/cutting.ts';
 import { applyEdit, valueAt } from '../model/edit.ts';
 import { createPlanner, plan, cabinetLetter, type Plan } from './plan.ts';
 import { preview } from '../proposals/preview.ts';
+import { activeReadings } from '../model/shop-facts.ts';
 
 const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<ExplainedValue | ExplainedLength> {
   if (typeof value !== 'object' || value === null || seen.has(value)) return;

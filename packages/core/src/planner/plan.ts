@@ -31,15 +31,18 @@ import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { MATERIALS, type Material } from '../stock/materials.ts';
 import { thicknessOf } from '../stock/thickness.ts';
 import { widestKerf } from '../stock/shop.ts';
-import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { WallBlock } from '../wall/placed.ts';
-import type { Wall } from '../wall/wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { builtFacts } from './built-facts.ts';
 import { homesByCabinet, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
-import { activeHung, activeReadings, tickedSteps, specsInOrder, type Design, type RecordEntry, type CabinetSpec } from '../model/design.ts';
+import { specsInOrder, type Design } from '../model/design.ts';
+import type { ThicknessReading, RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { activeHung, activeReadings, tickedSteps } from '../model/shop-facts.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export interface CabinetPlan {
   readonly id: string;

@@ -1,6 +1,6 @@
 /** Cabinets that share a wall rail: the extent of the rail behind each, the load of the others on its studs, and the boards of the rail. */
 import type { Stocked } from '../cabinets/box-frame.ts';
-import { buildCabinet, enters, type CabinetSpec } from '../cabinets/families.ts';
+import { buildCabinet, enters } from '../cabinets/families.ts';
 import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
 import { studsBehind } from '../hang/wall-links.ts';
 import { bearingShares } from '../hang/bearing-shares.ts';
@@ -10,9 +10,10 @@ import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { layRail } from '../wall/rails.ts';
-import { railsInOrder, type Wall } from '../wall/wall.ts';
+import { railsInOrder, type Wall } from '../model/wall.ts';
 import type { Design } from '../model/design.ts';
 import { STANDARD_GRAVITY } from '../length/constants.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** A cabinet on a rail has the rail's ends behind it instead of its own. */
 export function onItsRail(spec: CabinetSpec, wall: Wall, stockOf: (id: string) => Stocked): CabinetSpec {

@@ -1,11 +1,12 @@
 /** A cabinet that cannot be built is kept, said at its field, and in nobody's way. */
 import { expect, test } from '@jest/globals';
-import { FAMILIES, type CabinetSpec } from '../cabinets/families.ts';
+import { FAMILIES } from '../cabinets/families.ts';
 import { designCodec } from '../formats/design-codec.ts';
 import { entered } from '../length/entered.ts';
 import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { plan } from './plan.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const { design, record, workshop } = printRoom();
 const beside = (unit: object) => plan({ ...design, units: { ...design.units, u1: unit as CabinetSpec } }, record, workshop);

@@ -5,16 +5,17 @@
 import { isShelfBox } from '../cabinets/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
 import { columnOf } from '../contents/arrange.ts';
-import { footprintOf, type Item } from '../contents/item.ts';
+import { footprintOf } from '../contents/item.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { sweeps, swingOf } from '../wall/swing.ts';
-import { thingsInOrder } from '../wall/wall.ts';
+import { thingsInOrder } from '../model/wall.ts';
 import { proposePlaces } from '../wall/placing.ts';
 import type { Design } from '../model/design.ts';
 import { roomAbout, roomsFor } from './fit-space.ts';
 import type { Plan, CabinetPlan } from '../planner/plan.ts';
 import { screwPlaces } from './set-out-plan.ts';
+import type { Item } from '../model/item.ts';
 
 export interface Disagreement {
   readonly measure: 'width' | 'height' | 'depth';

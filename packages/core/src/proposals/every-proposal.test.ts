@@ -1,6 +1,5 @@
 /** What is proposed can be built and hung: no set-out, room filled, rounding or variant comes with a stop that was not there. */
 import { describe, expect, test } from '@jest/globals';
-import type { Item } from '../contents/item.ts';
 import { smallestBox } from '../contents/smallest-box.ts';
 import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
@@ -17,6 +16,7 @@ import { addCabinet, proposeBox, withBox } from './propose-box.ts';
 import { redesign } from './redesign.ts';
 import { newStops } from './issue-fixes.ts';
 import { insideOf, kgOf, setOutJob, type SetOutWish } from './set-out-plan.ts';
+import type { Item } from '../model/item.ts';
 
 const { design: room, record, workshop } = printRoom();
 

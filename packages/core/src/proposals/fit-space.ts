@@ -1,5 +1,5 @@
 /** The largest cabinet that fits a free rectangle, and runs of equal cabinets in it, as edits. */
-import { familyOf, type CabinetSpec } from '../cabinets/families.ts';
+import { familyOf } from '../cabinets/families.ts';
 import type { Finding } from '../checks/finding.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
@@ -9,6 +9,7 @@ import type { Design } from '../model/design.ts';
 import { applyEdit, type Edit, type EditStep } from '../model/edit.ts';
 import type { Proposed } from './propose-box.ts';
 import { canBeEntered, withoutStops, type TriedFix } from './issue-fixes.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>

@@ -1,9 +1,10 @@
 /** Hangs a cabinet on a wall rail: its cleat ripped like the rail's, its bottom where the rail puts it. One edit. */
 import { enteredFromNm } from '../length/entered.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit, type Edit } from '../model/edit.ts';
 import type { Planner } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /**
  * The edit. The height of the bevel is known only once the cleat is ripped, so the cabinet is planned first.

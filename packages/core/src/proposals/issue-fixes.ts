@@ -4,10 +4,11 @@
  */
 import { familyOf } from '../cabinets/families.ts';
 import { SEVERITY_RANK, type Finding, type Fix, type FixStep } from '../checks/finding.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit, type Edit } from '../model/edit.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import type { Plan, Planner } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export type EditFix = Extract<Fix, { readonly edit: unknown }>;
 

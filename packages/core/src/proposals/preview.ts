@@ -1,9 +1,9 @@
 /** Effect of an edit: the key figures before and after. */
-import type { RecordEntry } from '../model/design.ts';
 import { applyEdit, type Edit } from '../model/edit.ts';
 import type { Design } from '../model/design.ts';
 import type { Planner, CabinetPlan } from '../planner/plan.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface CabinetFigures {
   readonly weakest: number;

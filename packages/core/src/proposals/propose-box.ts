@@ -1,15 +1,16 @@
 /** A new cabinet for a set-out: built, with its openings and items, and hung where there is room. One edit, one undo. */
-import type { CabinetSpec } from '../cabinets/families.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import type { Finding } from '../checks/finding.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import { enteredFromNm } from '../length/entered.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit, type Edit } from '../model/edit.ts';
 import type { Planner, CabinetPlan } from '../planner/plan.ts';
 import { withoutStops, type TriedFix } from './issue-fixes.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** The design with a cabinet that is not part of it yet, and that cabinet's plan: the basis of a set-out for a new cabinet. */
 export function withBox(

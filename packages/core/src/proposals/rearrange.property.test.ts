@@ -1,18 +1,19 @@
 /** Cabinets turned round and copied: what is where afterwards, whatever was where before. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { CabinetRun } from '../cabinets/cabinet-run.ts';
 import { newInsert } from '../cabinets/inserts.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newSpec } from '../test/family-units.ts';
 import { boxOf, printRoom, solidOf } from '../test/print-room.ts';
 import { thing } from '../test/things.ts';
-import type { Design, CabinetSpec } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit } from '../model/edit.ts';
 import { plan, stockReader } from '../planner/plan.ts';
 import { canMirror, cutLike, mirrored, patternsFor, uncut, specFor } from './rearrange.ts';
+import type { CabinetRun } from '../model/specs/cabinet-run.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 const stockOf = stockReader([], starterWorkshop());
 const alone = (spec: CabinetSpec, items: Design['items'] = {}): Design => ({ ...printRoom().design, units: { [spec.id]: spec }, items });

@@ -2,12 +2,13 @@
 import { familyOf, isShelfBox } from '../cabinets/families.ts';
 import type { StockOf } from '../cabinets/box-frame.ts';
 import { insideOf } from '../cabinets/shelf-box-build.ts';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { findSpace, treeOf, writeTree, type Cutter, type SpaceNode } from '../cabinets/space-tree.ts';
 import { joinSpaces } from '../cabinets/split-space.ts';
 import { enteredFromNm, type Entered } from '../length/entered.ts';
-import type { Design, CabinetSpec } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import type { EditStep } from '../model/edit.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Keys whose values swap when left becomes right. */
 const SIDES: readonly (readonly [string, string])[] = [

@@ -7,8 +7,8 @@ import { familyOf } from '../cabinets/families.ts';
 import type { FormField } from '../cabinets/form.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import type { CabinetSpec } from '../model/design.ts';
 import type { EditStep } from '../model/edit.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export interface MovedSize {
   /** Inside the cabinet. */

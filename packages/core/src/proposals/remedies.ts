@@ -3,11 +3,12 @@ import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
 import { loadLimits } from '../hang/limits.ts';
 import { mostUtilized } from '../hang/link.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from '../model/edit.ts';
 import { canBeEntered } from './issue-fixes.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import type { Planner, CabinetPlan } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export interface Remedy {
   readonly fix: Extract<Fix, { readonly edit: unknown }>;

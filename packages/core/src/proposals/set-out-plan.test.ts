@@ -2,7 +2,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newShelfBox } from '../cabinets/shelf-box.ts';
-import type { Item } from '../contents/item.ts';
 import { setOut } from '../contents/set-out.ts';
 import { smallestBox } from '../contents/smallest-box.ts';
 import { entered } from '../length/entered.ts';
@@ -16,6 +15,7 @@ import { applyEdit } from '../model/edit.ts';
 import { createPlanner } from '../planner/plan.ts';
 import { proposeBox, withBox } from './propose-box.ts';
 import { insideOf, kgOf, setOutEdit, setOutJob, type SetOutWish } from './set-out-plan.ts';
+import type { Item } from '../model/item.ts';
 
 const { record, workshop } = printRoom();
 const ids = () => {

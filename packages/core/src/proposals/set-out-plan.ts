@@ -1,14 +1,14 @@
 /** From a set-out to a cabinet: its available inside, and the edit that creates the openings and places the items. */
-import { FLOOR, type ShelfBox, type ShelfElement } from '../cabinets/shelf-box.ts';
+import { FLOOR } from '../cabinets/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
-import { homesOf, itemsInOrder, type Home, type Item } from '../contents/item.ts';
+import { homesOf, itemsInOrder } from '../contents/item.ts';
 import { massOfOne } from '../contents/item-mass.ts';
 import { reachOf } from '../contents/person.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { MAX_SHELVES } from '../cabinets/form.ts';
-import { isShelfBox, type CabinetSpec } from '../cabinets/families.ts';
+import { isShelfBox } from '../cabinets/families.ts';
 import type { WallBlock } from '../wall/placed.ts';
 import { proposePlaces, type ScrewPlaces } from '../wall/placing.ts';
 import { minFromEndMm } from '../hang/wall-links.ts';
@@ -18,6 +18,9 @@ import type { Design } from '../model/design.ts';
 import type { Edit, EditStep } from '../model/edit.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
+import type { ShelfBox, ShelfElement } from '../model/specs/shelf-box.ts';
+import type { Home, Item } from '../model/item.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Limits of a set-out: the greatest outer sizes. */
 export interface SetOutWish {

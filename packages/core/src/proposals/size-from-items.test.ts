@@ -1,15 +1,16 @@
 /** Places sized by the things that were given to them. */
 import { describe, expect, test } from '@jest/globals';
-import type { DrawerUnit } from '../cabinets/drawer-unit.ts';
-import type { SlotRack } from '../cabinets/slot-rack.ts';
-import type { ToolTill } from '../cabinets/tool-till.ts';
 import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { thing } from '../test/things.ts';
-import type { Design, CabinetSpec } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit } from '../model/edit.ts';
 import { sizedByItems } from './size-from-items.ts';
 import { plan } from '../planner/plan.ts';
+import type { DrawerUnit } from '../model/specs/drawer-unit.ts';
+import type { SlotRack } from '../model/specs/slot-rack.ts';
+import type { ToolTill } from '../model/specs/tool-till.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** A cabinet alone with things on its spaces. */
 function holding(spec: CabinetSpec, things: Readonly<Record<string, Design['items'][string]>>): Design {

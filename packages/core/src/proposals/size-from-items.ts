@@ -1,14 +1,15 @@
 /** Sizes places by the items assigned to them: a till's bays, drawer fronts, number of slots. Each family has its rule; this collects the items. */
 import { familyOf } from '../cabinets/families.ts';
 import type { Thing } from '../cabinets/family.ts';
-import { footprintOf, type Item } from '../contents/item.ts';
+import { footprintOf } from '../contents/item.ts';
 import { massOfOne } from '../contents/item-mass.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit } from '../length/length.ts';
 import type { EditStep } from '../model/edit.ts';
-import type { CabinetSpec } from '../model/design.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
 import { MM_PER_INCH } from '../length/constants.ts';
+import type { Item } from '../model/item.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Rounds a required length up to one that is easy to type: half millimeters, thirty-seconds of an inch. */
 function roundedUp(nm: number, unit: DisplayUnit): Entered {

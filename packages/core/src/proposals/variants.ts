@@ -1,12 +1,13 @@
 /** Variants of one cabinet side by side, with the figures to compare. */
-import type { RecordEntry } from '../model/design.ts';
 import { toMm } from '../length/length.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { search } from '../nesting/search.ts';
 import { boardJobs, sheetJobs } from '../sheets/cutting.ts';
-import { variantsOf, type Design, type Variant, type CabinetSpec } from '../model/design.ts';
+import { variantsOf, type Design, type Variant } from '../model/design.ts';
 import type { EditStep } from '../model/edit.ts';
 import type { Planner, CabinetPlan } from '../planner/plan.ts';
+import type { RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export interface VariantFigures {
   /** Null for the current cabinet. */

@@ -1,11 +1,13 @@
 /** What-if layouts: the sheets of a project under changed conditions. Each gives jobs to nest; the project is unchanged. */
 import { machinesOf, widestKerf } from '../stock/shop.ts';
 import { boughtAs, offersOf, isSameSize, type Offer } from '../stock/offers.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { sheetJobs, type SheetJob, type ToCut } from '../sheets/cutting.ts';
-import { finishedParts, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import type { Planner } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { finishedParts } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export type WhatIfChange =
   | { readonly what: 'as-is' }

@@ -4,11 +4,12 @@ import { toNumber } from '../length/rational.ts';
 import { PANEL_MASS } from '../parts/weights.ts';
 import { Refusal } from '../problem/problem.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS } from '../sag/shelf-sag.ts';
-import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { readQuantity } from './quantity.ts';
 import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 import { STANDARD_GRAVITY } from '../length/constants.ts';
+import type { MaterialId } from '../model/workshop.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
 const length = (key: string): SumKey => ({ key, kind: 'length' });

@@ -4,9 +4,10 @@
  * where a part needs it.
  */
 import type { Length } from '../length/length.ts';
-import { trimOf, type CutTree, type NestedSheet, type NestProblem, type NestSheet, type SheetRect } from '../nesting/problem.ts';
-import type { Shop } from '../stock/shop.ts';
+import { trimOf, type NestedSheet, type NestProblem, type NestSheet } from '../nesting/problem.ts';
 import { cutWays, type CutWay, type Straight } from './ways.ts';
+import type { CutTree, SheetRect } from '../model/sheet-layout.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** A piece of sheet in the shop. */
 export interface SheetPiece {

@@ -5,12 +5,13 @@ import { seeded } from '../random/random.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { FirstCut, NestPlan, NestProblem } from '../nesting/problem.ts';
 import { search } from '../nesting/search.ts';
-import { handHeldShop, noStackShop, defaultShop, widestKerf, type Shop } from '../stock/shop.ts';
+import { handHeldShop, noStackShop, defaultShop, widestKerf } from '../stock/shop.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import type { CutStep, SheetToCut } from './pieces.ts';
 import { replayCuts } from './replay.ts';
 import { sequenceOf, settingsOf, type Sequence } from './sequence.ts';
 import { cutWays } from './ways.ts';
+import type { Shop } from '../model/shop.ts';
 
 const SHOPS: readonly [string, () => Shop][] = [
   ['a saw bench', defaultShop],

@@ -3,9 +3,9 @@
  * repeated; several orders are tried, and the one with the fewest settings is taken.
  */
 import { seeded, type Random } from '../random/random.ts';
-import type { Shop } from '../stock/shop.ts';
 import { isHeldNearBlade } from './ways.ts';
 import { cutsOf, type CutStep, type SheetPiece, type SheetToCut } from './pieces.ts';
+import type { Shop } from '../model/shop.ts';
 
 export interface Sequence {
   readonly steps: readonly CutStep[];

@@ -1,6 +1,7 @@
 /** How a shop can make one straight cut through a piece of sheet. */
 import type { Length } from '../length/length.ts';
-import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf } from '../stock/shop.ts';
+import type { Machine, Shop } from '../model/shop.ts';
 
 /** Along the fence; on a sled or miter gauge, with a stop; along a clamped guide. */
 export type CutHold = 'fence' | 'sled' | 'guide';

@@ -2,13 +2,13 @@
 import { expect, test } from '@jest/globals';
 import { entered, enteredFromNm } from '../length/entered.ts';
 import { recordCodec } from '../formats/record-codec.ts';
-import type { RecordEntry } from '../model/design.ts';
-import { activeTestCuts } from '../model/design.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
 import { plan } from '../planner/plan.ts';
 import { defaultShop, widestKerf } from '../stock/shop.ts';
-import { calibrationFrom, onScale, scaleOf, STACK_ID, withCalibration, type TestCut } from './calibration.ts';
+import { calibrationFrom, onScale, scaleOf, STACK_ID, withCalibration } from './calibration.ts';
 import { setupsOf } from './setups.ts';
+import type { RecordEntry, TestCut } from '../model/record.ts';
+import { activeTestCuts } from '../model/shop-facts.ts';
 
 const cut = (thick: string, came: string, cutter = STACK_ID): TestCut => ({ cutter, thick: entered(thick), came: entered(came) });
 

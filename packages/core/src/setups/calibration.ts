@@ -4,22 +4,12 @@
  */
 import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import type { Shop } from '../stock/shop.ts';
 import type { Setting } from './setting.ts';
+import type { Shop } from '../model/shop.ts';
+import type { TestCut } from '../model/record.ts';
 
 /** place: distance of the cut from its reference. kerf: what the blade removed. Absent: width of a single-pass slot. */
 export const STACK_ID = 'stack';
-
-export interface TestCut {
-  /** The dado stack, or a bit by its id. */
-  readonly of?: 'place' | 'kerf';
-  /** For width the stack or a bit, for place a scale (scaleOf), for kerf a machine. */
-  readonly cutter: string;
-  /** For width the cutter's nominal size, for place the set distance, for kerf the entered kerf. */
-  readonly thick: Entered;
-  /** The measured result. */
-  readonly came: Entered;
-}
 
 /** Latest test cuts that count per cutter: older ones were made with other blades. [ASSUME] */
 const LATEST = 5;

@@ -1,6 +1,6 @@
 /** Dado stack for a slot: the chippers and shims between the outer blades that come closest, and the remainder. Source: docs/formulas/dado-stack.md. */
 import type { Length } from '../length/length.ts';
-import type { DadoStack } from '../stock/shop.ts';
+import type { DadoStack } from '../model/shop.ts';
 
 export interface StackSet {
   /** Leaves between the outer blades, thickest first. */

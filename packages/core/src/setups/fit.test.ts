@@ -4,13 +4,13 @@ import fc from 'fast-check';
 import { plan } from '../planner/plan.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox, ink, planWith, printRoom, cabinetWith } from '../test/print-room.ts';
-import type { DrawerUnit } from '../cabinets/drawer-unit.ts';
 import { defaultShop } from '../stock/shop.ts';
 import { newSpec } from '../test/family-units.ts';
 import { thicknessSd, type ToleranceChain, type Variation } from './tolerance-chain.ts';
 import { toleranceChains } from './tolerance-chains.ts';
 import { expectedFit, helpsFor, normalBelow, simulateFit } from './fit-simulation.ts';
 import type { Length } from '../length/length.ts';
+import type { DrawerUnit } from '../model/specs/drawer-unit.ts';
 
 const arbitraryVariation = (n: number): fc.Arbitrary<Variation> =>
   fc.record({

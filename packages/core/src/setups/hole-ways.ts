@@ -1,10 +1,11 @@
 /** Ways to drill holes: with a jig, at a drill press against its fence, or freehand at a mark. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { machinesOf, type Bit, type Shop } from '../stock/shop.ts';
+import { machinesOf } from '../stock/shop.ts';
 import { isFace } from '../solid/connection.ts';
 import type { OperationBlank, HolesWork } from './operations.ts';
 import { keyOf, type OperationWay } from './setting.ts';
+import type { Bit, Shop } from '../model/shop.ts';
 
 /** Tolerance of a fastener hole's diameter. [A] */
 export const FASTENER_WITHIN = 300_000;

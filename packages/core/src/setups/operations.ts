@@ -4,11 +4,12 @@ import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
 import type { Slot } from '../solid/connection.ts';
-import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type PanelPoint, type RectEdge, type SlotExit } from '../solid/panel.ts';
+import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type PanelPoint, type RectEdge } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Label } from '../explained/explained-length.ts';
+import type { SlotExit } from '../model/joinery.ts';
 
 /**
  * Stages: slots and grooves first, while edges are square and straight; then holes; then what removes the edges. Pieces left wide for their slots are

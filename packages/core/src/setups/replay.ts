@@ -4,10 +4,10 @@
  */
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Face, PanelPoint } from '../solid/panel.ts';
-import type { Shop } from '../stock/shop.ts';
 import type { OperationBlank, HolesWork, Operation, SlotWork } from './operations.ts';
 import type { Setups } from './setups.ts';
 import type { SetupCut } from './setup.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** A slot as it comes out of the machine, from the corner of the blank. */
 export interface Milled {

@@ -1,7 +1,7 @@
 /** Router settings for a slot: the bit, its passes down and across, and the position of the straight edge. Source: docs/formulas/router-edge.md. */
 import type { Length } from '../length/length.ts';
-import type { Bit, Machine } from '../stock/shop.ts';
 import { SLOT_WITHIN } from './dado-stack.ts';
+import type { Bit, Machine } from '../model/shop.ts';
 
 /** Greatest depth of a pass: half the bit's diameter, and this. [A] */
 export const DEEPEST_PASS = 6_000_000;

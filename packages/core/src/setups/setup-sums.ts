@@ -1,12 +1,12 @@
 /** Explained values of machine settings. */
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Length } from '../length/length.ts';
-import type { Machine, DadoStack } from '../stock/shop.ts';
 import { onScale, type Calibration } from './calibration.ts';
 import type { OperationBlank } from './operations.ts';
 import type { Setting } from './setting.ts';
 import type { SetupCut } from './setup.ts';
 import type { StackSet } from './dado-stack.ts';
+import type { Machine, DadoStack } from '../model/shop.ts';
 
 /** Outer blades, leaves, and test cut correction: the width of one pass. */
 export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoStack): ExplainedLength {

@@ -4,7 +4,7 @@
  */
 import type { Length } from '../length/length.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
+import { machinesInOrder, machinesOf } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { minimumSetCover } from './set-cover.ts';
 import { operationsOf, STAGES, type OperationBlank, type Operation, type ToolingStage } from './operations.ts';
@@ -13,6 +13,7 @@ import { keyOf, type Setting, type OperationWay } from './setting.ts';
 import type { SetupCut, Setup } from './setup.ts';
 import { touchesOf, type Touch } from './touches.ts';
 import { waysOf } from './ways.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** The bevel rip that makes both halves of a cleat. */
 export interface CleatRip {

@@ -1,10 +1,11 @@
 /** Ways to bevel an edge, to cut a slanted one and to cut a notch. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { isRectEdge, opposite, type BevelWork, type OperationBlank, type NotchWork, type ShapeWork, type WidthWork } from './operations.ts';
 import { keyOf, type WorkHold, type Setting, type OperationWay } from './setting.ts';
+import type { Machine, Shop } from '../model/shop.ts';
 
 const degreesKey = (deg: number): number => Math.round(deg * 1e6);
 

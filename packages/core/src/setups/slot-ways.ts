@@ -1,12 +1,13 @@
 /** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Exclusion rules: docs/checks.md. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, stackSaw } from '../stock/shop.ts';
 import type { OperationBlank, EdgeGrooveWork, SlantedSlotWork, SlotWork } from './operations.ts';
 import { routerFor, type RouterSet } from './router.ts';
 import { keyOf, type WorkHold, type Setting, type OperationWay } from './setting.ts';
 import { tiltFor } from './angles.ts';
 import { SLOT_WITHIN, stackFor, type StackSet } from './dado-stack.ts';
+import type { Machine, Shop } from '../model/shop.ts';
 
 export const MIN_AT_TABLE = 150_000_000;
 

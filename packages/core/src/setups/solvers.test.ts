@@ -3,12 +3,13 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { enteredFromNm } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import { newBit, type Bit, type DadoStack } from '../stock/shop.ts';
+import { newBit } from '../stock/shop.ts';
 import { compound, tiltFor } from './angles.ts';
 import { minimumSetCover } from './set-cover.ts';
 import { DEEPEST_PASS, edgeOffset, routerFor } from './router.ts';
 import type { OperationWay } from './setting.ts';
 import { SLOT_WITHIN, stackFor } from './dado-stack.ts';
+import type { Bit, DadoStack } from '../model/shop.ts';
 
 const UM = 1000;
 const leaves = (most: number) => fc.array(fc.integer({ min: 20, max: 3300 }), { maxLength: most }).map((row) => row.map((um) => enteredFromNm(um * UM)));

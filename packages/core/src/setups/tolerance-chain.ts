@@ -5,9 +5,9 @@
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Repeatability, Shop } from '../stock/shop.ts';
 import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { Label } from '../explained/explained-length.ts';
+import type { Repeatability, Shop } from '../model/shop.ts';
 
 /** Source of a variation, and so its remedy. */
 export type Cause = 'mean' | 'sheet' | 'slot' | 'depth' | 'length' | 'place';

@@ -1,9 +1,9 @@
 /** All tolerance chains of a cabinet of any family. */
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Shop } from '../stock/shop.ts';
 import { repeatabilityMm, type ChainContext, type ToleranceChain, type UsedOf } from './tolerance-chain.ts';
 import { doorChains, drawerChains, rowChains } from './opening-chains.ts';
 import { endChains, slotChains } from './slot-chains.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** Each slot with its part, each part held at both ends, rows of parts and dividers, inset doors and drawers in their openings. */
 export function toleranceChains(cabinet: ResolvedCabinet, usedOf: UsedOf, shop: Pick<Shop, 'repeats'>): ToleranceChain[] {

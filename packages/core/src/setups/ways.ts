@@ -1,10 +1,10 @@
 /** Ways the shop can make one operation; none without a machine, bit or reach for it. */
-import type { Shop } from '../stock/shop.ts';
 import { holeWays } from './hole-ways.ts';
 import type { OperationBlank, Operation } from './operations.ts';
 import type { OperationWay } from './setting.ts';
 import { bevelWays, notchWays, shapeWays, widthWays } from './shape-ways.ts';
 import { edgeGrooveWays, slantedWays, slotWays } from './slot-ways.ts';
+import type { Shop } from '../model/shop.ts';
 
 export function waysOf({ work }: Operation, blank: OperationBlank, shop: Shop): OperationWay[] {
   switch (work.kind) {

@@ -3,16 +3,17 @@ import { cutWays } from '../sawing/ways.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardForSale, type BoardPlan, type BoardStock } from '../nesting/boards.ts';
 import { hasSize } from '../solid/panel.ts';
-import type { NestPart, NestProblem, NestSheet, SheetRect } from '../nesting/problem.ts';
+import type { NestPart, NestProblem, NestSheet } from '../nesting/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { lengthsForSale } from '../stock/board-lengths.ts';
 import { guideReach, makesStraightEdge, widestKerf } from '../stock/shop.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { usableSize } from '../stock/out-of-square.ts';
-import type { Product, StockPiece, Workshop } from '../stock/workshop.ts';
-import { EMPTY_DECISIONS, type Cutting, type Design } from '../model/design.ts';
+import { EMPTY_DECISIONS, type Design } from '../model/design.ts';
 import { withPins } from './pins.ts';
 import type { Purchase } from './purchase.ts';
+import type { SheetRect, Cutting } from '../model/sheet-layout.ts';
+import type { Product, StockPiece, Workshop } from '../model/workshop.ts';
 
 export interface SheetJob {
   readonly product: string;

@@ -8,9 +8,11 @@ import { search } from '../nesting/search.ts';
 import { job as problemOf, part, sheet } from '../test/nest-job.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import type { SheetJob } from './cutting.ts';
-import { finishedParts, type KeptLayout, type RecordEntry } from '../model/design.ts';
 import { asPlan, isOutOfDate, jobOverTheRest, keptLayout, layoutOf, partsOff, piecesKey, progressOf } from './layouts.ts';
 import { sheetStates } from './sheet-states.ts';
+import { finishedParts } from '../model/shop-facts.ts';
+import type { KeptLayout } from '../model/sheet-layout.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 const workshop = starterWorkshop();
 const PRODUCT = 'birch-18';

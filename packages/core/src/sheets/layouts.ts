@@ -9,10 +9,14 @@ import type { Length } from '../length/length.ts';
 import type { NestPart, NestPlan, NestProblem, NestSheet } from '../nesting/problem.ts';
 import { trimOf } from '../nesting/problem.ts';
 import { MATERIALS } from '../stock/materials.ts';
-import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
+import { keepsOffcut } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { isNewSheet } from './pins.ts';
-import { activeSawn, type Design, type KeptLayout, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { activeSawn } from '../model/shop-facts.ts';
+import type { KeptLayout } from '../model/sheet-layout.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** Hash of text rows. Two 32-bit FNV-1a hashes. */
 export const textKey = (rows: readonly string[]): string =>

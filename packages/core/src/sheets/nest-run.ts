@@ -1,10 +1,10 @@
 /** A search from its first layout to one that is good to cut. The caller provides the clock, and gets control between chunks. */
-import type { Cutting } from '../model/design.ts';
 import type { NestPlan } from '../nesting/problem.ts';
 import { search } from '../nesting/search.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { rankLayouts } from './rank-layouts.ts';
+import type { Cutting } from '../model/sheet-layout.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 /** A job with what is needed to judge how it is cut. */
 export interface NestOrder {

@@ -1,11 +1,13 @@
 /** Offcuts that a layout leaves in the store although parts would fit on them. A finding of a layout, unknown to the plan of a cabinet. */
 import type { Finding } from '../checks/finding.ts';
-import { trimOf, type NestPart, type NestPlan, type Placement } from '../nesting/problem.ts';
+import { trimOf, type NestPart, type NestPlan } from '../nesting/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { pieceName, type Workshop } from '../stock/workshop.ts';
+import { pieceName } from '../stock/workshop.ts';
 import { lineOfPiece, type SheetJob } from './cutting.ts';
 import type { Design } from '../model/design.ts';
 import { placementOf, wrongPlace } from './pins.ts';
+import type { Placement } from '../model/sheet-layout.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 /** Most marks listed. */
 const MAX_MARKS = 3;

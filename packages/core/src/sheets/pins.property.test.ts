@@ -3,11 +3,11 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm } from '../length/length.ts';
 import { auditPlan } from '../nesting/audit.ts';
-import type { NestProblem, Placement } from '../nesting/problem.ts';
+import type { NestProblem } from '../nesting/problem.ts';
 import { search } from '../nesting/search.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
-import type { PinnedPart } from '../model/design.ts';
 import { newSheetId, pinsThatFail, placementOf, snapped, withPins, wrongPlace } from './pins.ts';
+import type { Placement, PinnedPart } from '../model/sheet-layout.ts';
 
 const PRODUCT = 'ply';
 const sizes = [

@@ -2,8 +2,9 @@
 import type { Length } from '../length/length.ts';
 import { framesOf } from '../nesting/frames.ts';
 import { stockAreasOf } from '../nesting/pieces.ts';
-import { trimOf, type NestPart, type NestProblem, type NestSheet, type Placement, type SheetRect } from '../nesting/problem.ts';
-import type { Design, PinnedPart } from '../model/design.ts';
+import { trimOf, type NestPart, type NestProblem, type NestSheet } from '../nesting/problem.ts';
+import type { Design } from '../model/design.ts';
+import type { Placement, SheetRect, PinnedPart } from '../model/sheet-layout.ts';
 
 /** Why a part cannot lie somewhere. */
 export type WrongPlace =

@@ -1,6 +1,6 @@
 /** Cost of a project's stock: new sheets and boards at the workshop's prices, and the tax. Stock on hand costs nothing. */
-import type { Workshop } from '../stock/workshop.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 /** A number of new sheets or boards of one product. */
 export interface Purchase {

@@ -4,9 +4,9 @@ import { isCheaperToCut, cuttingCostOf, type LayoutPreference } from '../sawing/
 import type { NestPlan } from '../nesting/problem.ts';
 import type { Search } from '../nesting/search.ts';
 import { tightSheets } from '../nesting/spare.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { sheetsOfPlan } from './layouts.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface LayoutRanking {
   /** One more try; true when it is better to cut. */

@@ -1,9 +1,11 @@
 /** What a project's cuts did to the store: sheets that are cut into, and their remaining pieces worth keeping. */
 import { remainingStockAfter } from '../sawing/remaining-stock.ts';
 import type { Length } from '../length/length.ts';
-import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import { keepsOffcut } from '../stock/workshop.ts';
+import type { Design } from '../model/design.ts';
 import { layoutOf, progressOf } from './layouts.ts';
+import type { Workshop } from '../model/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export interface SheetState {
   /** Layout and sheet index: 'l1#0'. */

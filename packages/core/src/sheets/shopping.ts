@@ -7,10 +7,10 @@ import { groundOf } from '../hang/grounds.ts';
 import { hangingHoles } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import type { Design } from '../model/design.ts';
 import type { Plan, CabinetPlan } from '../planner/plan.ts';
 import type { Purchase } from './purchase.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface ShoppingLine {
   readonly id: string;

@@ -5,9 +5,10 @@ import { starterWorkshop } from '../stock/catalogue.ts';
 import { job as problemOf, part, sheet } from '../test/nest-job.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import type { SheetJob } from './cutting.ts';
-import type { Design, NewFact, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { keptLayout, partsOff, progressOf } from './layouts.ts';
 import { wasteOf } from './waste.ts';
+import type { NewFact, RecordEntry } from '../model/record.ts';
 
 const workshop = starterWorkshop();
 const parts = ['a', 'b', 'c'].map((id) => part(id, 800, 280, 1, { grain: 'length' }));

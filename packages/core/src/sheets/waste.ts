@@ -1,10 +1,13 @@
 /** Use of a project's sheets: parts, offcuts worth keeping, and waste, as planned and as cut. */
 import type { WordKey } from '../checks/words/labels.ts';
 import { remainingStockAfter } from '../sawing/remaining-stock.ts';
-import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
+import { keepsOffcut } from '../stock/workshop.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
-import { activeFacts, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import { progressOf } from './layouts.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { activeFacts } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** Cut sheets of one product, m². */
 export interface LearnedWaste {

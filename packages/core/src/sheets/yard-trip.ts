@@ -1,11 +1,13 @@
 /** Several projects cut from the same sheets and boards, bought on one trip to the yard. The projects are unchanged. */
 import type { PartLine } from '../parts/part-line.ts';
 import { widestKerf } from '../stock/shop.ts';
-import type { Workshop } from '../stock/workshop.ts';
 import { boardJobs, sheetJobs, type BoardJob, type SheetJob, type ToCut } from './cutting.ts';
-import { finishedParts, type Design, type RecordEntry } from '../model/design.ts';
+import { type Design } from '../model/design.ts';
 import { learnedWorkshop } from '../planner/learned-workshop.ts';
 import { plan } from '../planner/plan.ts';
+import type { Workshop } from '../model/workshop.ts';
+import { finishedParts } from '../model/shop-facts.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 export interface TripProject {
   readonly id: string;

@@ -6,6 +6,7 @@ import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Connection } from './connection.ts';
 import type { Panel } from './panel.ts';
 import { resolve, type ConnectionFault, type ResolvedPanel } from './resolve.ts';
+import type { HangingKind } from '../model/specs/spec-base.ts';
 
 /** A space for contents. Positions are in the cabinet frame. */
 export interface Compartment {
@@ -40,8 +41,7 @@ export interface Rip {
 export const hangsOnCleat = ({ kind }: Pick<Hanging, 'kind'>): boolean => kind === 'outside' || kind === 'recessed';
 
 export interface Hanging {
-  /** On a cleat outside the back with a spacer, or recessed behind an inset back; screwed through; or by keyhole plates on screw heads. */
-  readonly kind: 'outside' | 'recessed' | 'through' | 'plates';
+  readonly kind: HangingKind;
   readonly bevelDeg: number;
   /** Thickness of the part screwed to the studs. */
   readonly cleatThickness: Length;

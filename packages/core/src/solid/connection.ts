@@ -1,19 +1,7 @@
 /** A connection: one edge of a guest panel against one face of a host panel, by a joint. */
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Face } from './panel.ts';
-
-/**
- * butt: the edge lies on the face. dado, rabbet: it goes in. miter: two edges share a corner and are beveled to half its angle. half-lap: one continues
- * over the other, each halved there. pins: it stays clear of the face and lies on pins. laid: face on face. flush: the edge is cut to the plane of the
- * face, without touching it. hinge, slide: they move against one another, and neither is cut.
- */
-export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'half-lap' | 'pins' | 'laid' | 'flush' | 'hinge' | 'slide';
-
-/** screws: through the host into the guest's edge. pockets: angled screws out of the guest's face. brads: driven. dowels: between both. */
-export type FastenedBy = 'screws' | 'pockets' | 'brads' | 'dowels';
-
-/** Tightness of a slot: each fit stands for a play set in the shop. */
-export type Fit = 'tight' | 'push' | 'glue' | 'loose';
+import type { FastenedBy, JointKind, Fit } from '../model/joinery.ts';
 
 /** Load-bearing fasteners of a connection: kind, length and number. */
 export interface Fastening {

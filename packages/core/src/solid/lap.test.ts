@@ -1,6 +1,5 @@
 /** Half laps, worked by hand on a face frame: 40 mm stiles, 38 mm rails, 18 mm stock. */
 import { describe, expect, test } from '@jest/globals';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
@@ -10,6 +9,7 @@ import { lapFaults, clashes } from '../test/audit.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import { sectionOfJoint } from './joint-section.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const frame = (joined: 'pockets' | 'half-laps'): ShelfBox => ({
   ...boxOf(),

@@ -5,6 +5,8 @@
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import { cross, vector, type Vector } from './vector.ts';
+import type { SlotExit } from '../model/joinery.ts';
+import type { Grain } from '../model/workshop.ts';
 
 /** u runs along the length, v along the width, w from the reference face to the other one; right-handed. */
 export interface PanelFrame {
@@ -32,8 +34,6 @@ export interface PanelEdge {
   /** Degrees from square; positive when the other face extends beyond the reference face. */
   readonly bevel: number;
 }
-
-export type Grain = 'length' | 'width' | 'none';
 
 /** Purpose of a panel: the load path, the cut list and the drawing ask by role, never by name. */
 export type Role =
@@ -92,9 +92,6 @@ export type PanelCut =
       readonly depth: Length;
       readonly guest: string;
     };
-
-/** Protection against tear-out where a slot breaks an edge: a backing board, a piece left wide and ripped afterward, none. */
-export type SlotExit = 'backed' | 'wide' | 'bare';
 
 export interface Panel {
   readonly id: string;

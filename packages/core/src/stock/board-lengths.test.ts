@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { inAnotherLength, lengthsForSale, nameInLists, nameOfKind } from './board-lengths.ts';
 import { starterWorkshop } from './catalogue.ts';
-import type { Product } from './workshop.ts';
+import type { Product } from '../model/workshop.ts';
 
 const workshop = starterWorkshop();
 const pine = workshop.products['board-1x4']!;

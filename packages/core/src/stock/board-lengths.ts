@@ -1,6 +1,6 @@
 /** A board is sold in several lengths, each a product with its own price: where everything else is equal, a part comes out of any of them. */
 import { tapeTextWithUnit } from '../length/format.ts';
-import type { Product, Workshop } from './workshop.ts';
+import type { Product, Workshop } from '../model/workshop.ts';
 
 /** A length at the end of a name, as merchants write it: 'Pine board 1x4, 8 ft', 'Spruce 18 x 144 mm x 3 m'. */
 const LENGTH_AT_END = /[\s,x×]+\d+([.,]\d+)?( \d+\/\d+)?\s*(ft|foot|feet|m|cm|'|′)\.?$/i;

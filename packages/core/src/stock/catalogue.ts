@@ -4,9 +4,8 @@
  */
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { MaterialId } from './materials.ts';
 import { defaultShop } from './shop.ts';
-import type { Product, Workshop } from './workshop.ts';
+import type { MaterialId, Product, Workshop } from '../model/workshop.ts';
 
 type Row = readonly [id: string, name: string, material: MaterialId, nominal: string, length: string, width: string, price: number, faced?: boolean];
 

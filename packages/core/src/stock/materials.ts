@@ -2,24 +2,7 @@
  * Density, stiffness and strength of sheet goods and boards. Sources: docs/formulas/materials.md. (m): from memory, to be confirmed. Weight uses the
  * default density, stiffness and strength the low side: never the optimistic end for both.
  */
-export type MaterialId =
-  | 'birch-plywood'
-  | 'hardwood-faced-plywood'
-  | 'softwood-plywood'
-  | 'lauan-plywood'
-  | 'mdf'
-  | 'particleboard'
-  | 'osb'
-  | 'hardboard'
-  | 'spf'
-  | 'douglas-fir'
-  | 'southern-pine'
-  | 'red-oak'
-  | 'hard-maple'
-  | 'yellow-poplar'
-  | 'white-pine'
-  | 'hollow-core'
-  | 'glass';
+import type { MaterialId } from '../model/workshop.ts';
 
 export interface Material {
   readonly id: MaterialId;

@@ -1,7 +1,6 @@
 /** A sheet merchant's offers, and which of them match a product. */
 import type { Entered } from '../length/entered.ts';
-import type { MaterialId } from './materials.ts';
-import type { Product, Workshop } from './workshop.ts';
+import type { MaterialId, Product, Workshop } from '../model/workshop.ts';
 
 export interface Offer {
   /** The merchant's own number. */

@@ -1,6 +1,6 @@
 /** Usable size of a sheet that is out of square. Formula and source: docs/formulas/out-of-square.md */
 import { nanometers, type Length } from '../length/length.ts';
-import type { StockPiece } from './workshop.ts';
+import type { StockPiece } from '../model/workshop.ts';
 
 type Measured = Pick<StockPiece, 'length' | 'width' | 'diagonals'>;
 

@@ -5,8 +5,9 @@ import { toMm } from '../length/length.ts';
 import { starterWorkshop } from './catalogue.ts';
 import { widestKerf } from './shop.ts';
 import { MATERIALS } from './materials.ts';
-import { availableTo, withoutStore, type StockPiece } from './workshop.ts';
+import { availableTo, withoutStore } from './workshop.ts';
 import { PLAUSIBLE_SHARE, thicknessOf, thicknessSource } from './thickness.ts';
+import type { StockPiece } from '../model/workshop.ts';
 
 const { products, shop } = starterWorkshop();
 

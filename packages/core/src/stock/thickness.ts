@@ -1,7 +1,9 @@
 /** Thickness to build with: the mean of the readings, else the nominal thickness. */
 import type { Length } from '../length/length.ts';
 import type { Source } from '../explained/explained-length.ts';
-import type { Product, ThicknessReading, ThicknessUsed } from './workshop.ts';
+import type { ThicknessUsed } from './workshop.ts';
+import type { Product } from '../model/workshop.ts';
+import type { ThicknessReading } from '../model/record.ts';
 
 /** A reading further from the nominal is a caliper error or the wrong sheet. [ASSUME] a quarter of the nominal */
 export const PLAUSIBLE_SHARE = 0.25;

@@ -1,8 +1,8 @@
 /** Random shelf boxes for the property tests: every joint, back and hanging the family knows, sizes in odd millimeters and inches. */
 import fc from 'fast-check';
-import type { ShelfBox } from '../cabinets/shelf-box.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { boxOf } from './print-room.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
 
 const mmBetween = (least: number, most: number): fc.Arbitrary<Entered> =>
   fc.integer({ min: least * 10, max: most * 10 }).map((tenths) => entered(`${tenths / 10} mm`));

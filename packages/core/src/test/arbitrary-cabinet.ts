@@ -1,11 +1,12 @@
 /** Random cabinets of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
-import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
+import { buildCabinet, faultOfSpec } from '../cabinets/families.ts';
 import { Unbuildable } from '../cabinets/family.ts';
 import { entered } from '../length/entered.ts';
 import { stockReader } from '../planner/plan.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newSpec } from './family-units.ts';
+import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 type Row = Record<string, unknown>;
 /** Random values by path inside a cabinet; a function makes the elements of a list. */

@@ -1,12 +1,12 @@
 /** Cases of the checks of box, hanging and cut list, on the ink cupboard. */
-import type { LedgeRack } from '../cabinets/ledge-rack.ts';
 import { newItem } from '../contents/item-form.ts';
-import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../model/edit.ts';
 import { onWall, type Case } from './check-case.ts';
 import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';
+import type { LedgeRack } from '../model/specs/ledge-rack.ts';
+import type { Item } from '../model/item.ts';
 
 /** A ledge rack in the ink cupboard's place, two strips over one another before its lowest ledge. */
 const ledgeRack = () => rackWith({ strips: 2 });

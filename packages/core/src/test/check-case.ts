@@ -1,8 +1,8 @@
 /** A check's case: what sets it off, what it says, and whether one of its fixes settles it by itself. */
 import type { CheckId, Finding } from '../checks/finding.ts';
-import type { RecordEntry } from '../model/design.ts';
 import type { EditStep } from '../model/edit.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import type { RecordEntry } from '../model/record.ts';
+import type { Workshop } from '../model/workshop.ts';
 
 export interface Case {
   readonly check: CheckId;

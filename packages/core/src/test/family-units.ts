@@ -1,8 +1,9 @@
 /** Cabinets of every family to start a test from, on the starter workshop's stock. */
-import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
-import type { NewSpec } from '../cabinets/spec-base.ts';
+import { FAMILIES, familyOf } from '../cabinets/families.ts';
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
+import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { NewSpec } from '../cabinets/new-spec.ts';
 
 export const FAMILY_IDS = FAMILIES.map(({ id }) => id as FamilyId);
 

@@ -2,10 +2,10 @@
 import { newInsert } from '../cabinets/inserts.ts';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../model/edit.ts';
-import type { CabinetSpec } from '../cabinets/families.ts';
 import type { Case } from './check-case.ts';
 import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Another family in the ink cupboard's place. */
 const inItsPlace = (family: CabinetSpec['family'], more: object = {}): EditStep => ({

@@ -1,11 +1,11 @@
 /** Cases of the checks of contents and wall, on the ink cupboard. */
 import { entered } from '../length/entered.ts';
-import type { Row } from '../contents/row.ts';
 import type { EditStep } from '../model/edit.ts';
-import type { WallRail, WallThing } from '../wall/wall.ts';
+import type { WallRail, WallThing } from '../model/wall.ts';
 import { onWall, type Case } from './check-case.ts';
 import { ink, typed } from './print-room.ts';
 import { standing } from './things.ts';
+import type { Row } from '../model/item.ts';
 
 const row = (more: Partial<Row>): EditStep =>
   ink('rows.r1', {

@@ -1,14 +1,17 @@
 /** The made-up print room of examples/, read as the product reads it, and ways to change it for a test. */
 import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
-import { buildCabinet, type CabinetSpec } from '../cabinets/families.ts';
-import { newShelfBox, type NewShelfBox, type ShelfBox } from '../cabinets/shelf-box.ts';
+import { buildCabinet } from '../cabinets/families.ts';
+import { newShelfBox, type NewShelfBox } from '../cabinets/shelf-box.ts';
 import { readProject, type ProjectFile } from '../formats/project-file.ts';
 import { entered } from '../length/entered.ts';
-import type { Design, RecordEntry } from '../model/design.ts';
+import type { Design } from '../model/design.ts';
 import { applyEdit, type EditStep } from '../model/edit.ts';
 import { plan, stockReader, type Plan, type CabinetPlan } from '../planner/plan.ts';
 import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { ShelfBox } from '../model/specs/shelf-box.ts';
+import type { RecordEntry } from '../model/record.ts';
 
 /** The whole of it: four cabinets, what they hold, rails and all. */
 export const furnishedRoom = (): ProjectFile => readProject(file);

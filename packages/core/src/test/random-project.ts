@@ -2,7 +2,7 @@
  * Random projects a person could have typed: every field of every family, hanging and wall, anywhere within its limits, mostly near what is
  * usual. For sweeps that look for what breaks; the same seed gives the same project. Test support.
  */
-import { familyOf, type FamilyId, type CabinetSpec } from '../cabinets/families.ts';
+import { familyOf } from '../cabinets/families.ts';
 import type { ElementsForm, FormField } from '../cabinets/form.ts';
 import { seeded, type Random } from '../random/random.ts';
 import { PRESETS } from '../contents/presets.ts';
@@ -12,11 +12,9 @@ import { EMPTY_DECISIONS, type Design } from '../model/design.ts';
 import type { ProjectFile } from '../formats/project-file.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newWall } from '../wall/new-wall.ts';
-import { PLUG_IDS } from '../wall/fixing.ts';
-import { SPECIES_IDS } from '../wall/species.ts';
-import { STRUCTURE_IDS } from '../wall/structures.ts';
-import type { Wall } from '../wall/wall.ts';
+import { type Wall, PLUG_IDS, SPECIES_IDS, STRUCTURE_IDS } from '../model/wall.ts';
 import { FAMILY_IDS, startOf } from './family-units.ts';
+import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 type Row = Record<string, unknown>;
 

@@ -2,10 +2,10 @@
 import { hasSize } from '../solid/panel.ts';
 import { alongStrip, leftWide } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Shop } from '../stock/shop.ts';
 import { replay } from '../setups/replay.ts';
 import { orderFault } from '../setups/order.ts';
 import { setupsOf } from '../setups/setups.ts';
+import type { Shop } from '../model/shop.ts';
 
 /** A hundredth of a millimeter, and the nanometer a position may be rounded by. */
 const WITHIN = 10_000 + 1;

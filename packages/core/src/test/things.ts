@@ -1,9 +1,9 @@
 /** Things to hold, for tests: on the ink cupboard's floors, or by themselves. */
 import fc from 'fast-check';
 import { newItem } from '../contents/item-form.ts';
-import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../model/edit.ts';
+import type { Item } from '../model/item.ts';
 
 type Sizes = readonly [width: number, depth: number, height: number];
 

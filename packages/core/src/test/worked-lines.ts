@@ -1,11 +1,11 @@
 /** A cabinet of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
 import { expect } from '@jest/globals';
-import type { FamilyId, CabinetSpec } from '../cabinets/families.ts';
 import { toMm } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { newSpec } from './family-units.ts';
 import { aloneBox } from './print-room.ts';
+import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export const rad = (deg: number): number => (deg * Math.PI) / 180;
 export const cabinetPlanOf = (family: FamilyId, changes: Record<string, unknown> = {}) => aloneBox({ ...newSpec(family), ...changes } as CabinetSpec);

@@ -1,6 +1,6 @@
 /** Bow of a wall along level lines, and the shims behind cleat and spacer at each stud. docs/formulas/bow.md */
 import { toMm, type Length } from '../length/length.ts';
-import type { BowLine, Wall } from './wall.ts';
+import type { BowLine, Wall } from '../model/wall.ts';
 
 /** Bow along a cleat allowed without shims: 1 mm in 300, 3 mm in all. [A] */
 export const BOW_SHARE = 1 / 300;

@@ -2,7 +2,7 @@
 import type { Length } from '../length/length.ts';
 import { faceOf, type WallFace } from './bow.ts';
 import { studCentres } from './studs.ts';
-import type { Wall } from './wall.ts';
+import type { Wall } from '../model/wall.ts';
 import { cableBands, type Band } from './zones.ts';
 
 export interface WallFacts {

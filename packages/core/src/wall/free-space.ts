@@ -2,7 +2,7 @@
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { sweeps, swingOf } from './swing.ts';
-import { thingsInOrder, type Wall } from './wall.ts';
+import { thingsInOrder, type Wall } from '../model/wall.ts';
 
 /** Clearances chosen by a person, nm. */
 export interface Clearances {

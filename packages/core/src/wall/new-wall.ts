@@ -2,8 +2,8 @@
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { newFixing } from './fixing.ts';
-import { STRUCTURES, type StructureId } from './structures.ts';
-import type { Wall } from './wall.ts';
+import { STRUCTURES } from './structures.ts';
+import type { Wall, StructureId } from '../model/wall.ts';
 
 export interface NewWall {
   readonly unit: DisplayUnit;

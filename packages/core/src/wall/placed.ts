@@ -1,7 +1,7 @@
 /** Cabinets on the wall as blocks, and what they collide with in elevation. Lengths in nm from the wall's left end and the floor. */
 import type { Length } from '../length/length.ts';
 import { NM_PER } from '../length/length.ts';
-import type { Wall, WallThing } from './wall.ts';
+import type { Wall, WallThing } from '../model/wall.ts';
 
 export interface WallRect {
   readonly left: number;

@@ -7,7 +7,7 @@ import { blocksCabinets, mustBeReached, overlap, thingRect, type WallBlock } fro
 import { centredBetween, nearestPlace, proposePlaces, snap } from './placing.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { studCentres } from './studs.ts';
-import { thingsInOrder } from './wall.ts';
+import { thingsInOrder } from '../model/wall.ts';
 
 const { wall } = furnishedRoom().design;
 const size = (least: number, most: number) => fc.integer({ min: least, max: most });

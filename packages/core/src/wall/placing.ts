@@ -4,7 +4,7 @@ import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-sp
 import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
 import { sweeps, swingOf } from './swing.ts';
-import { thingsInOrder, type Wall } from './wall.ts';
+import { thingsInOrder, type Wall } from '../model/wall.ts';
 import { bandAt, cableBands, drillState } from './zones.ts';
 
 /** Wall screw positions in a cabinet, nm: heights of their rows above its bottom, and least distance of a stud from its ends. */

@@ -2,7 +2,7 @@
 import { NM_PER, type Length } from '../length/length.ts';
 import { mustBeReached, overlap, thingRect, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
-import { thingsInOrder, type Wall, type WallRail } from './wall.ts';
+import { thingsInOrder, type Wall, type WallRail } from '../model/wall.ts';
 
 export interface RailPiece {
   readonly from: Length;

@@ -1,18 +1,4 @@
-/** Kinds of wall, and what a cabinet can be fixed to in each. docs/formulas/walls.md */
-export const STRUCTURE_IDS = [
-  'timber-wallboard',
-  'timber-sheathed',
-  'timber-lath',
-  'metal-studs',
-  'dabs-block',
-  'brick',
-  'concrete',
-  'hollow-block',
-  'aerated-block',
-  'panel-door',
-  'vehicle',
-] as const;
-export type StructureId = (typeof STRUCTURE_IDS)[number];
+import type { StructureId } from '../model/wall.ts';
 
 export interface Structure {
   readonly id: StructureId;

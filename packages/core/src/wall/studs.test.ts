@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { newWall } from './new-wall.ts';
 import { studCentres } from './studs.ts';
-import type { Wall } from './wall.ts';
+import type { Wall } from '../model/wall.ts';
 
 const wall = (spacing: string, offset: string, width = '3000 mm', known = true): Wall => {
   const plain = newWall({ unit: 'mm', width: entered(width), ceiling: entered('2400 mm'), spacing: entered(spacing), offset: entered(offset) });

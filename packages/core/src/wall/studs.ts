@@ -1,6 +1,6 @@
 /** Studs at their spacing from an origin, corrected one by one. */
 import { NM_PER, type Length } from '../length/length.ts';
-import type { StudState, Wall } from './wall.ts';
+import type { StudState, Wall } from '../model/wall.ts';
 import { SPECIES } from './species.ts';
 import { STRUCTURES } from './structures.ts';
 

@@ -2,7 +2,7 @@
  * Swings: the sector a door sweeps in plan, against blocks on the wall. In plan, `along` runs to the right and `out` into the room; angles are from the
  * direction of `along`, turning out of the wall. Exact up to floating point; the tests compare it with sampled points.
  */
-import type { Wall, WallThing } from './wall.ts';
+import type { Wall, WallThing } from '../model/wall.ts';
 
 export interface Sector {
   readonly along: number;

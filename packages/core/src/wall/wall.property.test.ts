@@ -9,7 +9,7 @@ import { newWall } from './new-wall.ts';
 import { overlap, type WallRect } from './placed.ts';
 import { spread } from './placing.ts';
 import { sweeps, swingOf, type Sector } from './swing.ts';
-import type { Wall, WallThing } from './wall.ts';
+import type { Wall, WallThing } from '../model/wall.ts';
 import { cableBands, drillState } from './zones.ts';
 
 const whole = (least: number, most: number) => fc.integer({ min: least, max: most });

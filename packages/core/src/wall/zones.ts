@@ -5,7 +5,7 @@
  */
 import { mm } from '../length/length.ts';
 import { ceilingAt, thingRect, type WallRect } from './placed.ts';
-import type { Wall, WallThing } from './wall.ts';
+import type { Wall, WallThing } from '../model/wall.ts';
 
 export type DrillState = 'never' | 'look-first' | 'looked' | 'in-writing';
 

@@ -1,5 +1,4 @@
 /** Build preferences: working method, glue, and shop hours. */
-import type { GlueId } from './glues.ts';
 
 /** A window of a weekday, minutes from midnight. */
 export interface Session {
@@ -64,3 +63,5 @@ export const DEFAULT_BUILD: BuildChoices = {
   notBefore: {},
   alone: [],
 };
+
+export type GlueId = 'white' | 'yellow' | 'slow-yellow' | 'hide' | 'epoxy' | 'polyurethane';

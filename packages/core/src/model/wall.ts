@@ -1,8 +1,5 @@
 /** The wall, as entered and surveyed. Heights are from the floor at the left end, positions from the left end. */
 import type { Entered } from '../length/entered.ts';
-import type { WallFixing } from './fixing.ts';
-import type { StructureId } from './structures.ts';
-import type { SpeciesId } from './species.ts';
 
 export interface Wall {
   readonly width: Entered;
@@ -141,3 +138,46 @@ export const thingsInOrder = ({ things }: Pick<Wall, 'things'>): WallThing[] =>
   Object.values(things).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 export const railsInOrder = ({ rails }: Pick<Wall, 'rails'>): WallRail[] => Object.values(rails).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+export const PLUG_IDS = ['6mm', '8mm', '10mm'] as const;
+
+export type PlugId = (typeof PLUG_IDS)[number];
+
+export interface WallFixing {
+  /** Into studs or masonry; or into the covering alone, with anchors. */
+  readonly into: 'ground' | 'covering';
+  readonly plug: PlugId;
+  /** Maker's rating of one, N, straight out and along the wall; null where unknown. */
+  readonly pullN: number | null;
+  readonly shearN: number | null;
+  /** Whether the rating is an allowable load, or a failure load. */
+  readonly rating: 'working' | 'ultimate';
+  /** Center to center, where no stud decides. */
+  readonly every: Entered;
+  /** Sheet thickness of metal studs. */
+  readonly metal: Entered;
+  /** Straight sum of pull and shear in timber too; absent: the rule of the ground. */
+  readonly strict?: boolean;
+}
+
+/** Species of studs; their gravity is in wall/species.ts. */
+export const SPECIES_IDS = ['unknown', 'spf', 'douglas-fir', 'southern-pine', 'white-pine', 'oak'] as const;
+
+export type SpeciesId = (typeof SPECIES_IDS)[number];
+
+/** Kinds of wall, and what a cabinet can be fixed to in each. docs/formulas/walls.md */
+export const STRUCTURE_IDS = [
+  'timber-wallboard',
+  'timber-sheathed',
+  'timber-lath',
+  'metal-studs',
+  'dabs-block',
+  'brick',
+  'concrete',
+  'hollow-block',
+  'aerated-block',
+  'panel-door',
+  'vehicle',
+] as const;
+
+export type StructureId = (typeof STRUCTURE_IDS)[number];
