@@ -1,7 +1,7 @@
 /** The ink cupboard built on a phone, from the first rip to the load: with a part too short, a thinner sheet and no network in the middle; and on the LAN. */
 import { networkInterfaces } from 'node:os';
 import { expect, type Page } from '@playwright/test';
-import { plan, readWorkshop, designCodec, recordCodec, activeAsCut, activeSlots, type RecordEntry } from '@keen/core';
+import { plan, readWorkshop, designCodec, recordCodec, shopFacts, type RecordEntry } from '@keen/core';
 import { startProduct, untilUp } from '../product.ts';
 import { baseUrl, freshProject, open, stored, test, watchErrors, workshopNow } from './support.ts';
 
@@ -124,9 +124,9 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
     workshop,
   ).byId.get('ink')!;
   const planned = fromSheets.parts.find(({ panels }) => panels.includes('ink/shelf/s1'))!.length.value;
-  const cut = activeAsCut(facts).get('ink/shelf/s1')!.cut.length!.nm;
+  const cut = shopFacts(facts).asCut.get('ink/shelf/s1')!.cut.length!.nm;
   expect((planned - cut) / 1e6).toBeCloseTo(2, 1);
-  const slots = activeSlots(facts);
+  const slots = shopFacts(facts).slots;
   const deep = (shelf: string): number =>
     slots.get(`ink/side/left:ink/shelf/${shelf}:start`)?.depth.nm ??
     slots.get([...slots.keys()].find((key) => key.startsWith('ink/side/left:') && key.includes(`shelf/${shelf}`))!)!.depth.nm;

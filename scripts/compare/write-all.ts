@@ -25,7 +25,7 @@ import {
 import { FAMILY_IDS } from '../../packages/core/src/test/family-units.ts';
 import { randomProject } from '../../packages/core/src/test/random-project.ts';
 import { pictureSvg, shopSet } from '../../packages/exchange/src/index.ts';
-import { finishedParts } from '../../packages/core/src/model/shop-facts.ts';
+import { shopFacts } from '../../packages/core/src/model/shop-facts.ts';
 
 /** Of the random projects every so many has its shop set written, which takes a hundred times as long as the rest. */
 const SHOP_SET_EVERY = 10;
@@ -47,7 +47,7 @@ function writeProject(folder: string, project: ProjectFile, withShopSet: boolean
   const { design, record } = project;
   const { workshop, learned } = learnedWorkshop(record, project.workshop);
   const made = plan(design, record, workshop);
-  const jobs = () => sheetJobs(made.parts, workshop, { cutting: design.cutting, pins: design.pins, finished: finishedParts(record) });
+  const jobs = () => sheetJobs(made.parts, workshop, { cutting: design.cutting, pins: design.pins, finished: shopFacts(record).finished });
   const build = planBuild(made, design, record, workshop, []);
   const summary = buildSummary({ plan: made, design, workshop, learned, build, unit: design.unit });
   const files: Readonly<Record<string, () => string>> = {

@@ -51,7 +51,6 @@ export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material } from './stock/materials.ts';
 export { type MaterialId } from './model/workshop.ts';
 export { type ThicknessUsed } from './stock/workshop.ts';
-export { SHEET_PLACES, type SheetPlace, type ThicknessReading } from './model/record.ts';
 export { type Flaw, type Product, type Workshop } from './model/workshop.ts';
 export {
   longestCrosscut,
@@ -215,8 +214,6 @@ export { labelWords, withArticle, WORDS } from './checks/words/labels.ts';
 export { linkWords } from './checks/words/link-words.ts';
 export { seeded } from './random/random.ts';
 export { displayUnitOf, variantsOf, type Variant, specsInOrder, type Design } from './model/design.ts';
-export { activeAsCut, activeReadings, activeSlots, activeScans } from './model/shop-facts.ts';
-export { type WallScan, type AsCut, type MeasuredSlot, type RecordEntry } from './model/record.ts';
 export { type SheetCut } from './model/sheet-layout.ts';
 export { draftCabinet } from './planner/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './model/edit.ts';
@@ -319,7 +316,6 @@ export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
 export { onScale, scaleOf, STACK_ID, type Known, type Calibration } from './setups/calibration.ts';
-export { type TestCut } from './model/record.ts';
 export { learnedWorkshop, type LearnedWorkshop } from './planner/learned-workshop.ts';
 export { STAGES, type OperationBlank, type Operation, type ToolingStage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
@@ -331,9 +327,7 @@ export { setupsOf, type CleatRip, type Setups } from './setups/setups.ts';
 export type { SetupCut as SetupCut, Setup } from './setups/setup.ts';
 export type { WorkHold, Setting, OperationWay } from './setups/setting.ts';
 export { EMPTY_DECISIONS } from './model/design.ts';
-export { finishedParts, activeHung, activeOperations, activeSawn, activeTestCuts } from './model/shop-facts.ts';
 export type { Cutting, KeptLayout, KeptSheet, PinnedPart } from './model/sheet-layout.ts';
-export type { SawnCuts } from './model/record.ts';
 export { availableTo, keepsOffcut, pieceName, withoutStore } from './stock/workshop.ts';
 export { type StockPiece } from './model/workshop.ts';
 export { skewOf, usableSize } from './stock/out-of-square.ts';
@@ -358,16 +352,32 @@ export { GLUES, glueOf } from './build/glues.ts';
 export { type GlueId } from './model/build-choices.ts';
 export type { SheetsToSaw } from './build/job.ts';
 export { brokenPrecedence, moveStep, wantedAfter, type MovedStep as MovedStep } from './build/order.ts';
-export type { DoneStep } from './model/record.ts';
 export { minutesWithin, scheduleOf, type Shortage, type Schedule, type Scheduled } from './build/schedule.ts';
 export { type Closing, type Precedence as StepEdge, type Step, type StepDetail } from './build/step.ts';
-export { STEP_KINDS, type StepKind } from './model/record.ts';
 export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './journal/build-job.ts';
 export { doneSteps, doneTimes, nextStep, type DoneSteps } from './journal/done-steps.ts';
-export { plannedFor, activeDiagonals, activeNotes, activeOpenings, activeSteps } from './model/shop-facts.ts';
-export { type ShopNote, type NewFact, type MeasuredOpening as MeasuredOpening } from './model/record.ts';
+export {
+  SHEET_PLACES,
+  STEP_KINDS,
+  type AsCut,
+  type DoneStep,
+  type EntryOf,
+  type MeasuredOpening,
+  type MeasuredSlot,
+  type NewFact,
+  type RecordEntry,
+  type RecordKind,
+  type SawnCuts,
+  type SheetPlace,
+  type ShopNote,
+  type StepKind,
+  type TestCut,
+  type ThicknessReading,
+  type WallScan,
+} from './model/record.ts';
+export { plannedFor, shopFacts, type ShopFacts } from './model/shop-facts.ts';
 export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
 export { marksOf, temperature, type BuildSummary, type StepWords } from './formats/step-texts.ts';
 export { buildSummary } from './formats/build-summary.ts';

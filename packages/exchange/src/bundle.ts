@@ -16,7 +16,7 @@ export interface Bundle {
 }
 
 /** Photos shown in notes of a record. */
-export const photosOf = (record: readonly RecordEntry[]): string[] => [...new Set(record.flatMap(({ note }) => note?.photos ?? []))];
+export const photosOf = (record: readonly RecordEntry[]): string[] => [...new Set(record.flatMap((entry) => (entry.kind === 'note' ? entry.note.photos : [])))];
 
 export function bundleZip({ project, photos }: Bundle): Uint8Array {
   const { design, record, workshop } = project;

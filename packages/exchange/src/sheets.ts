@@ -2,7 +2,7 @@
 import {
   asPlan,
   auditPlan,
-  finishedParts,
+  shopFacts,
   layoutOf,
   progressOf,
   Refusal,
@@ -38,7 +38,7 @@ export interface LaidOut {
  */
 export function layOut({ design, record, workshop }: ProjectFile, { parts }: Plan, known: ReadonlyMap<string, NestPlan> = new Map()): LaidOut[] {
   const { cutting, pins } = design;
-  return sheetJobs(parts, workshop, { cutting, pins, finished: finishedParts(record) }).map((job): LaidOut => {
+  return sheetJobs(parts, workshop, { cutting, pins, finished: shopFacts(record).finished }).map((job): LaidOut => {
     const kept = layoutOf(design, job.product);
     if (kept) {
       const { sequence, done } = progressOf(kept, record, workshop);

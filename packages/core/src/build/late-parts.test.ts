@@ -155,7 +155,9 @@ describe('where settings were never ticked', () => {
 
 describe('a tick that did not keep its parts', () => {
   test('stands for all there are', () => {
-    const old = builtUpTo('ink/glue/back').map((entry) => (entry.done ? { ...entry, done: { step: entry.done.step, kind: entry.done.kind } } : entry));
+    const old = builtUpTo('ink/glue/back').map((entry) =>
+      entry.kind === 'step' ? { ...entry, done: { step: entry.done.step, kind: entry.done.kind } } : entry,
+    );
     const { left, made } = planned(applyEdit(design, shelf('fixed')), old);
     expect(left).not.toContain('ink/label/more');
     expect(made.byId.get('ink')!.findings.some(({ check }) => check === 'already-glued')).toBe(false);

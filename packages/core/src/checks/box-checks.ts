@@ -1,4 +1,5 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
+import type { EditStep } from '../model/edit.ts';
 import { enters, familyOf, isShelfBox } from '../cabinets/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/cabinet-sag.ts';
@@ -9,7 +10,7 @@ import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inSpec } from './context.ts';
-import type { Finding, Fix, FixStep } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 import { roundDown } from './round.ts';
 import { cannotBeMade, nowhere, partOutside, partsClash } from './part-checks.ts';
 import { MM_PER_INCH } from '../length/constants.ts';
@@ -20,7 +21,7 @@ const WANTED_READINGS = 2;
 const WEAK_USE = 0.5;
 
 /** Edit that makes a joint a dado with wood left under it, wherever the family keeps that; undefined where it cannot be one. */
-export function dadoAt({ spec }: Pick<CheckContext, 'spec'>, decided: readonly string[] | undefined): FixStep[] {
+export function dadoAt({ spec }: Pick<CheckContext, 'spec'>, decided: readonly string[] | undefined): EditStep[] {
   if (!decided) return [];
   const at = (...more: string[]): readonly string[] => ['units', spec.id, ...decided, ...more];
   const { fields } = familyOf(spec).form;

@@ -1,4 +1,5 @@
 /** Checks of a cabinet's contents. Rules and thresholds: docs/checks.md; numbers marked [A] there are the constants here. */
+import type { EditStep } from '../model/edit.ts';
 import { enters, isShelfBox } from '../cabinets/families.ts';
 import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin } from '../contents/item.ts';
@@ -7,7 +8,7 @@ import { isLess } from '../length/same-size.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
-import type { Finding, Fix, FixStep } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown, roundUp } from './round.ts';
 import type { Item } from '../model/item.ts';
@@ -36,7 +37,7 @@ const aboutThing = ({ spec }: CheckContext, { compartment }: CompartmentLoad, { 
 });
 
 const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
-const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });
+const setItem = (item: Item, key: keyof Item, value: unknown): EditStep => ({ path: ['items', item.id, key], value });
 
 /** Takes a lot off its floor; it becomes an item without a place. */
 const takeOff = ({ spec }: CheckContext, item: Item, keptBy: string): Fix => {
@@ -134,7 +135,7 @@ function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
   const index = order.indexOf(keptBy);
   const above = order[index + 1];
   const taller = roundUp(toMm(spec.height.nm) + byMm, spec.unit);
-  const edit: FixStep[] = [{ path: inSpec(context, 'height'), value: taller }];
+  const edit: EditStep[] = [{ path: inSpec(context, 'height'), value: taller }];
   const floor = cabinet.compartments[0]!.at.up;
   // All shelves are fixed in place, those above shifted together: every other opening keeps its height.
   for (const [at, id] of order.entries()) {

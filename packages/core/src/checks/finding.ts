@@ -1,32 +1,21 @@
 /** Findings: what a check found, with its numbers, and fixes. Words are in words/. */
 import type { PartialLoadKind } from '../hang/link.ts';
-import type { Entered } from '../length/entered.ts';
 import type { Label } from '../explained/explained-length.ts';
+import type { Edit } from '../model/edit.ts';
+import type { NewFact } from '../model/record.ts';
 import type { FixKey } from './words/fixes.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
 export const SEVERITY_RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
 export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
 
-/** One step of an edit, as model/edit.ts applies it; checks come before plan and only describe it. */
-export interface FixStep {
-  readonly path: readonly string[];
-  readonly value: unknown;
-}
-
-/** A fact about a part, as model/design.ts records it; checks come before plan and only describe it. */
-export type FixFact =
-  | { readonly kind: 'as-cut'; readonly asCut: { readonly panel: string; readonly length?: Entered; readonly width?: Entered } }
-  | { readonly kind: 'kept'; readonly kept: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' } }
-  | { readonly kind: 'spoiled'; readonly spoiled: { readonly layout: string; readonly part: string } };
-
 /** Where a part stands outside its cabinet: `wall` is behind its rear. */
 export type OutsideOf = 'left' | 'right' | 'top' | 'bottom' | 'front' | 'wall';
 
 export type Fix =
-  | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
+  | { readonly label: FixLabel; readonly edit: Edit }
   /** A fact for the shop record. */
-  | { readonly label: FixLabel; readonly fact: FixFact }
+  | { readonly label: FixLabel; readonly fact: NewFact }
   /** Input only a person can give: the station and field to go to. */
   | { readonly label: FixLabel; readonly visit: Station; readonly field?: string };
 

@@ -4,7 +4,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { Plan } from '../planner/plan.ts';
-import type { StepKind, RecordEntry } from '../model/record.ts';
+import type { DoneStep, KeptPart, StepKind, RecordEntry } from '../model/record.ts';
 import { plannedFor } from '../model/shop-facts.ts';
 import type { Workshop } from '../model/workshop.ts';
 
@@ -65,10 +65,10 @@ const STEP_DONE: Readonly<Record<StepKind, string>> = {
 
 /** All entries, oldest first. */
 export function logLines(record: readonly RecordEntry[], context: LogContext): LogLine[] {
-  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
+  const withdrawn = new Set(record.flatMap((entry) => (entry.kind === 'withdrawn' ? [entry.withdraws] : [])));
   const byId = new Map(record.map((entry) => [entry.id, entry]));
   return record.map((entry): LogLine => {
-    const about = entry.withdraws === undefined ? entry : (byId.get(entry.withdraws) ?? entry);
+    const about = entry.kind === 'withdrawn' ? (byId.get(entry.withdraws) ?? entry) : entry;
     const panels = panelsOf(about);
     const says =
       entry.kind === 'withdrawn'
@@ -81,9 +81,9 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
       says,
       panels,
       units: cabinetsOf(about, panels, context),
-      step: about.done?.step ?? about.note?.step ?? null,
-      photos: entry.note?.photos ?? [],
-      nextTime: entry.note?.nextTime ?? false,
+      step: stepOf(about),
+      photos: entry.kind === 'note' ? entry.note.photos : [],
+      nextTime: entry.kind === 'note' && entry.note.nextTime,
       withdrawn: withdrawn.has(entry.id),
     };
   });
@@ -117,21 +117,51 @@ const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.sl
 const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
 const plural = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
 
-const panelsOf = ({ made, asCut, sawn, spoiled, kept, note }: RecordEntry): string[] => [
-  ...new Set([
-    ...(made ?? []).map((operation) => operation.slice(0, Math.max(0, operation.indexOf(':')))),
-    ...(asCut ? [asCut.panel] : []),
-    ...(sawn?.parts ?? []),
-    ...(spoiled ? [spoiled.part] : []),
-    ...(kept ? [kept.panel] : []),
-    ...(note?.part ? [note.part] : []),
-  ]),
-];
+const stepOf = (entry: RecordEntry): string | null => (entry.kind === 'step' ? entry.done.step : entry.kind === 'note' ? (entry.note.step ?? null) : null);
 
-function cabinetsOf({ hung, done, opening, diagonals, note }: RecordEntry, panels: readonly string[], { cabinetNames }: LogContext): string[] {
-  const named = [...panels, done?.step ?? '', opening?.space ?? '', diagonals?.assembly ?? ''].map((id) => id.split('/')[0]!);
-  return [...new Set([...named, hung?.unit ?? '', note?.unit ?? ''])].filter((id) => Object.hasOwn(cabinetNames, id));
+/** The parts an entry is about. */
+function panelsOf(entry: RecordEntry): string[] {
+  switch (entry.kind) {
+    case 'made':
+      return [...new Set(entry.made.map((operation) => operation.slice(0, Math.max(0, operation.indexOf(':')))))];
+    case 'as-cut':
+      return [entry.asCut.panel];
+    case 'sawn':
+      return [...new Set(entry.sawn.parts)];
+    case 'spoiled':
+      return [entry.spoiled.part];
+    case 'kept':
+      return [entry.kept.panel];
+    case 'note':
+      return entry.note.part ? [entry.note.part] : [];
+    default:
+      return [];
+  }
 }
+
+/** The cabinets an entry is about: those it names, and those its parts, step, space or assembly belong to. */
+function cabinetsOf(entry: RecordEntry, panels: readonly string[], { cabinetNames }: LogContext): string[] {
+  const named = (): readonly string[] => {
+    switch (entry.kind) {
+      case 'hung':
+        return [entry.hung.unit];
+      case 'note':
+        return entry.note.unit ? [entry.note.unit] : [];
+      case 'step':
+        return [ownerOf(entry.done.step)];
+      case 'opening':
+        return [ownerOf(entry.opening.space)];
+      case 'diagonals':
+        return [ownerOf(entry.diagonals.assembly)];
+      default:
+        return [];
+    }
+  };
+  return [...new Set([...panels.map(ownerOf), ...named()])].filter((id) => Object.hasOwn(cabinetNames, id));
+}
+
+/** The cabinet that a part, step, space or assembly belongs to: its id begins with the cabinet's. */
+const ownerOf = (id: string): string => id.split('/')[0]!;
 
 function entryWords(entry: RecordEntry, context: LogContext): string {
   const { plan, products, cabinetNames, unit } = context;
@@ -143,46 +173,67 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
   };
   const parts = (panels: readonly string[]): string =>
     panels.length > 6 ? `${panels.slice(0, 5).map(part).join(', ')} and ${panels.length - 5} more` : panels.map(part).join(', ');
-  const { reading, scan, testCut, made, asCut, sawn, spoiled, hung, done, opening, diagonals, kept, note } = entry;
-  if (reading)
-    return `${products[reading.product]?.name ?? reading.product} measures ${fine(reading.value.nm)}${reading.sheet ? `, sheet ${reading.sheet}` : ''}${reading.place ? `, ${reading.place.replace('-', ' ')}` : ''}.`;
-  if (scan) return `The wall was scanned ${lengthText(scan.up.nm, unit)} above the floor: ${plural(scan.samples.length, 'sample')}.`;
-  if (testCut) return `A test cut set to ${fine(testCut.thick.nm)} came to ${fine(testCut.came.nm)} (${testCut.cutter}).`;
-  if (made) return `${plural(made.length, 'cut')} made at the machine in ${parts(panelsOf(entry))}.`;
-  if (asCut) {
-    const line = lineOf(plan, asCut.panel);
-    const texts = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
-      const is = asCut[measure];
-      if (!is) return [];
-      const off = line && measure !== 'thickness' ? is.nm - plannedFor(asCut, measure, line[measure].value) : 0;
-      return [`${measure} ${fine(is.nm)}${Math.abs(off) >= 50_000 ? `, ${fine(Math.abs(off))} ${off > 0 ? 'over' : 'short'}` : ''}`];
-    });
-    return `${part(asCut.panel)} came out: ${texts.join('; ')}.`;
+  switch (entry.kind) {
+    case 'thickness': {
+      const { product, value, sheet, place } = entry.reading;
+      return `${products[product]?.name ?? product} measures ${fine(value.nm)}${sheet ? `, sheet ${sheet}` : ''}${place ? `, ${place.replace('-', ' ')}` : ''}.`;
+    }
+    case 'scan':
+      return `The wall was scanned ${lengthText(entry.scan.up.nm, unit)} above the floor: ${plural(entry.scan.samples.length, 'sample')}.`;
+    case 'test-cut':
+      return `A test cut set to ${fine(entry.testCut.thick.nm)} came to ${fine(entry.testCut.came.nm)} (${entry.testCut.cutter}).`;
+    case 'made':
+      return `${plural(entry.made.length, 'cut')} made at the machine in ${parts(panelsOf(entry))}.`;
+    case 'as-cut': {
+      const { asCut } = entry;
+      const line = lineOf(plan, asCut.panel);
+      const texts = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
+        const is = asCut[measure];
+        if (!is) return [];
+        const off = line && measure !== 'thickness' ? is.nm - plannedFor(asCut, measure, line[measure].value) : 0;
+        return [`${measure} ${fine(is.nm)}${Math.abs(off) >= 50_000 ? `, ${fine(Math.abs(off))} ${off > 0 ? 'over' : 'short'}` : ''}`];
+      });
+      return `${part(asCut.panel)} came out: ${texts.join('; ')}.`;
+    }
+    case 'sawn': {
+      const { sawn } = entry;
+      const there = sawn.parts.length > 0 ? `; ${parts(sawn.parts)} ${sawn.parts.length === 1 ? 'is' : 'are'} there` : '';
+      return `${plural(sawn.cuts.length, 'cut')} sawn${there}.`;
+    }
+    case 'spoiled':
+      return `${part(entry.spoiled.part)} is spoiled: it is wanted once more.`;
+    case 'hung': {
+      const { unit: id, came, asked } = entry.hung;
+      const off = came.nm - asked.nm;
+      return `${cabinetNames[id]?.name ?? id} hung: its bottom came to ${lengthText(came.nm, unit)}${off === 0 ? ', as asked' : `, ${fine(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than asked`}.`;
+    }
+    case 'step':
+      return stepWords(entry.done, cabinetNames);
+    case 'opening': {
+      const { opening } = entry;
+      const space = plan.cabinets.flatMap(({ cabinet: each }) => each.compartments).find(({ id }) => id === opening.space);
+      const texts = (['width', 'height'] as const).flatMap((measure) =>
+        opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : [],
+      );
+      return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${texts.join(', ')}.`;
+    }
+    case 'diagonals': {
+      const { one, other } = entry.diagonals;
+      return `Diagonals ${fine(one.nm)} and ${fine(other.nm)}: ${fine(Math.abs(one.nm - other.nm))} apart.`;
+    }
+    case 'kept':
+      return `${part(entry.kept.panel)} is ${KEPT_WORDS[entry.kept.how]}.`;
+    case 'note':
+      return entry.note.text.trim() === '' ? plural(entry.note.photos.length, 'picture') : entry.note.text;
+    case 'withdrawn':
+      return 'An entry without words.';
   }
-  if (sawn)
-    return sawn.parts.length > 0
-      ? `${plural(sawn.cuts.length, 'cut')} sawn; ${parts(sawn.parts)} ${sawn.parts.length === 1 ? 'is' : 'are'} there.`
-      : `${plural(sawn.cuts.length, 'cut')} sawn.`;
-  if (spoiled) return `${part(spoiled.part)} is spoiled: it is wanted once more.`;
-  if (hung) {
-    const off = hung.came.nm - hung.asked.nm;
-    return `${cabinetNames[hung.unit]?.name ?? hung.unit} hung: its bottom came to ${lengthText(hung.came.nm, unit)}${off === 0 ? ', as asked' : `, ${fine(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than asked`}.`;
-  }
-  if (done) {
-    const name = cabinetNames[done.step.split('/')[0]!]?.name;
-    const took =
-      done.minutes === undefined ? '' : `, ${minutesText(done.minutes)}${done.planned === undefined ? '' : ` where ${minutesText(done.planned)} were planned`}`;
-    return `${STEP_DONE[done.kind]}${name ? `, ${name}` : ''}${took}.`;
-  }
-  if (opening) {
-    const space = plan.cabinets.flatMap(({ cabinet: each }) => each.compartments).find(({ id }) => id === opening.space);
-    const texts = (['width', 'height'] as const).flatMap((measure) =>
-      opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : [],
-    );
-    return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${texts.join(', ')}.`;
-  }
-  if (diagonals) return `Diagonals ${fine(diagonals.one.nm)} and ${fine(diagonals.other.nm)}: ${fine(Math.abs(diagonals.one.nm - diagonals.other.nm))} apart.`;
-  if (kept) return `${part(kept.panel)} is ${kept.how === 'shimmed' ? 'shimmed' : kept.how === 'trimmed' ? 'trimmed' : 'used as it is'}.`;
-  if (note) return note.text.trim() === '' ? plural(note.photos.length, 'picture') : note.text;
-  return 'An entry without words.';
+}
+
+const KEPT_WORDS: Readonly<Record<KeptPart['how'], string>> = { accepted: 'used as it is', trimmed: 'trimmed', shimmed: 'shimmed' };
+
+function stepWords({ step, kind, minutes, planned }: DoneStep, cabinetNames: LogContext['cabinetNames']): string {
+  const name = cabinetNames[ownerOf(step)]?.name;
+  const took = minutes === undefined ? '' : `, ${minutesText(minutes)}${planned === undefined ? '' : ` where ${minutesText(planned)} were planned`}`;
+  return `${STEP_DONE[kind]}${name ? `, ${name}` : ''}${took}.`;
 }

@@ -10,7 +10,7 @@ import { joinedTo } from '../planner/joined-to.ts';
 import type { Plan, CabinetPlan } from '../planner/plan.ts';
 import type { Workshop } from '../model/workshop.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
-import { finishedParts, activeOperations, activeSteps, tickedSteps } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 /** The build job of a whole plan. `sheets`: those laid out so far. Only the named cabinets are built; all of them where none is named. */
@@ -30,14 +30,14 @@ export function buildJob(
       .filter(({ rail }) => wanted.some(({ id, cabinet }) => cabinet.hanging.onRail && design.units[id]!.hanging.wallRail === rail.id))
       .map(({ rail, parts: own, layout }) => ({ id: rail.id, parts: own, screws: layout.pieces.length * 4 })),
     sheets,
-    there: finishedParts(record),
+    there: shopFacts(record).finished,
     boards: new Set(parts.flatMap(({ stock }) => (workshop.products[stock]?.kind === 'board' ? [stock] : []))),
     shop: workshop.shop,
     choices: design.build,
     setupOrder: design.setupOrder,
-    ticked: tickedSteps(record),
-    made: new Set(activeOperations(record).flatMap(({ made }) => made)),
-    pace: paceOf(activeSteps(record).map(({ done }) => done)),
+    ticked: shopFacts(record).ticked,
+    made: new Set(shopFacts(record).operations.flatMap(({ made }) => made)),
+    pace: paceOf(shopFacts(record).steps.map(({ done }) => done)),
   };
 }
 

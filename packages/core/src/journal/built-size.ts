@@ -6,7 +6,7 @@ import type { Compartment } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { CabinetPlan } from '../planner/plan.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
-import { plannedFor, activeAsCut, activeOpenings } from '../model/shop-facts.ts';
+import { plannedFor, shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', ExplainedLength>>>;
@@ -43,7 +43,7 @@ function partsOff({ cabinet, parts }: CabinetPlan, record: readonly RecordEntry[
   const shell = cabinet.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
   const ranges = shell.map((panel) => rangeOf(panel, axis));
   const [low, high] = [Math.min(...ranges.map(([from]) => from)), Math.max(...ranges.map(([, to]) => to))];
-  const cuts = activeAsCut(record);
+  const cuts = shopFacts(record).asCut;
   return shell.flatMap((panel, index) => {
     const { u, v } = panel.frame;
     const [from, to] = ranges[index]!;
@@ -61,7 +61,7 @@ function openingsOff({ cabinet: { compartments } }: CabinetPlan, record: readonl
   const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
   const overlaps = (a: Compartment, b: Compartment): boolean =>
     Math.min(a.at[across] + a[beside].value, b.at[across] + b[beside].value) - Math.max(a.at[across], b.at[across]) > NM_PER.mm;
-  const openings = activeOpenings(record);
+  const openings = shopFacts(record).openings;
   return compartments.flatMap((space) => {
     const came = openings.get(space.id)?.opening[size];
     if (!came || compartments.some((other) => other !== space && overlaps(space, other))) return [];

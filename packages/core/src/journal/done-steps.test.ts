@@ -4,7 +4,7 @@ import { furnishedRoom } from '../test/print-room.ts';
 import { planBuild } from './build-job.ts';
 import { doneSteps, doneTimes, nextStep } from './done-steps.ts';
 import { plan } from '../planner/plan.ts';
-import { activeAsCut, keptAsIs, activeOperations } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 const { design, workshop } = furnishedRoom();
@@ -29,7 +29,7 @@ describe('what is done', () => {
     const part = operations[0]!.slice(0, operations[0]!.indexOf(':'));
     const spoiled: RecordEntry = { id: 's', at: time, kind: 'spoiled', spoiled: { layout: 'l', part } };
     expect(done([made, spoiled])).not.toContain(setup.id);
-    expect(activeOperations([made, spoiled])[0]!.made.length).toBeLessThan(operations.length);
+    expect(shopFacts([made, spoiled]).operations[0]!.made.length).toBeLessThan(operations.length);
     expect(done([made, spoiled, { id: 'w', at: time, kind: 'withdrawn', withdraws: 's' }])).toContain(setup.id);
   });
 
@@ -42,8 +42,8 @@ describe('what is done', () => {
     const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: entered('670 mm') } };
     const kept: RecordEntry = { id: 'k', at: time, kind: 'kept', kept: { panel: 'ink/shelf/s1', how: 'accepted' } };
     const spoiled: RecordEntry = { id: 's', at: time, kind: 'spoiled', spoiled: { layout: 'by-hand', part: 'ink/shelf/s1' } };
-    expect([activeAsCut([cut, kept]).size, keptAsIs([cut, kept]).size]).toEqual([1, 1]);
-    expect([activeAsCut([cut, kept, spoiled]).size, keptAsIs([cut, kept, spoiled]).size]).toEqual([0, 0]);
+    expect([shopFacts([cut, kept]).asCut.size, shopFacts([cut, kept]).kept.size]).toEqual([1, 1]);
+    expect([shopFacts([cut, kept, spoiled]).asCut.size, shopFacts([cut, kept, spoiled]).kept.size]).toEqual([0, 0]);
   });
 
   test('next is the first that waits for nothing', () => {

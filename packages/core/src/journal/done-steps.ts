@@ -1,7 +1,7 @@
 /** Which build steps are done according to the record: by measurements, cuts and operations, and by ticks. */
 import { PART_BY_PART } from '../build/late-parts.ts';
 import type { Step } from '../build/step.ts';
-import { finishedParts, activeFacts, activeOperations, activeSteps } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 /** Steps done, each with the entries that record them: to untick one is to withdraw them. */
@@ -11,16 +11,21 @@ export type DoneSteps = ReadonlyMap<string, readonly string[]>;
 const READINGS = 2;
 
 export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]): DoneSteps {
-  const ticks = activeSteps(record);
+  const facts = shopFacts(record);
+  const ticks = facts.steps;
   const ticked = new Map(ticks.map(({ id, done }) => [done.step, id]));
   const doneFor = new Map(ticks.flatMap(({ done: { step, panels } }) => (panels ? [[step, new Set(panels)] as const] : [])));
   const readings = new Map<string, string[]>();
-  for (const { id, fact } of activeFacts(record, ({ reading }) => reading)) readings.set(fact.product, [...(readings.get(fact.product) ?? []), id]);
+  for (const { id, reading } of facts.of.thickness) readings.set(reading.product, [...(readings.get(reading.product) ?? []), id]);
   const sawn = new Map<string, string>();
-  for (const { id, fact } of activeFacts(record, (entry) => entry.sawn)) for (const cut of fact.cuts) sawn.set(`${fact.layout} ${cut}`, id);
+  for (const {
+    id,
+    sawn: { layout, cuts },
+  } of facts.sawn)
+    for (const cut of cuts) sawn.set(`${layout} ${cut}`, id);
   const made = new Map<string, string>();
-  for (const { id, made: operations } of activeOperations(record)) for (const operation of operations) made.set(operation, id);
-  const there = finishedParts(record);
+  for (const { id, made: operations } of facts.operations) for (const operation of operations) made.set(operation, id);
+  const there = facts.finished;
   // Glued all at once before the plan split it into two stages.
   const gluedWhole = (id: string): string | undefined => (id.endsWith('/first') ? ticked.get(id.slice(0, -'/first'.length)) : undefined);
   const saidBy = ({ id, detail, panels }: Step): readonly string[] | null => {

@@ -7,7 +7,7 @@ import type { Plan } from '../planner/plan.ts';
 import { wasteOf, type LearnedWaste } from '../sheets/waste.ts';
 import type { StepKind, RecordEntry } from '../model/record.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { plannedFor, activeFacts, activeAsCut, activeSteps } from '../model/shop-facts.ts';
+import { plannedFor, shopFacts } from '../model/shop-facts.ts';
 
 export interface LearnedPace {
   readonly kind: StepKind;
@@ -29,10 +29,10 @@ export interface Learnings {
 }
 
 export function learningsOf(plan: Plan, design: Design, record: readonly RecordEntry[], workshop: Workshop): Learnings {
-  const done = activeSteps(record).map(({ done: each }) => each);
+  const done = shopFacts(record).steps.map(({ done: each }) => each);
   const paces = Object.entries(paceOf(done)) as [StepKind, ExplainedValue][];
   const termIn = ({ terms }: ExplainedValue, symbol: string): number => terms.find((term) => term.symbol === symbol)!.value;
-  const offs = [...activeAsCut(record)].flatMap(([panel, { cut }]) => {
+  const offs = [...shopFacts(record).asCut].flatMap(([panel, { cut }]) => {
     const line = plan.parts.find(({ panels }) => panels.includes(panel));
     if (!line) return [];
     return [
@@ -47,7 +47,7 @@ export function learningsOf(plan: Plan, design: Design, record: readonly RecordE
     measured: offs.length,
     off: offs.filter((off) => off > PART_OFF).length,
     worstNm: Math.max(0, ...offs),
-    spoiled: activeFacts(record, ({ spoiled }) => spoiled).length,
+    spoiled: shopFacts(record).spoiled.length,
     lessons: lessonsOf(plan, design, record, workshop),
   };
 }

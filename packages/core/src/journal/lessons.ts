@@ -9,7 +9,7 @@ import { hasInsetDoors } from './build-job.ts';
 import { type Design } from '../model/design.ts';
 import type { Plan } from '../planner/plan.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { plannedFor, activeFacts } from '../model/shop-facts.ts';
+import { plannedFor, shopFacts } from '../model/shop-facts.ts';
 import type { AsCut, RecordEntry } from '../model/record.ts';
 
 type Measure = 'length' | 'width';
@@ -64,16 +64,16 @@ const inMoney = (cost: number): number => Math.round(cost * 100) / 100;
 
 function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Workshop): Lesson[] {
   const panels = panelsOf(plan);
-  const readings = activeFacts(record, ({ reading }) => reading);
+  const { thickness: readings, made } = shopFacts(record).of;
   const at = new Map(record.map(({ id }, index) => [id, index]));
   const slots = plan.cabinets.flatMap(({ cabinet }) =>
     cabinet.connections.filter(({ id, host }) => cabinet.byId.get(host)!.slots.some((slot) => slot.id === id)),
   );
-  const madeAt = new Map(activeFacts(record, ({ made }) => made).flatMap(({ id, fact }) => fact.map((operation) => [operation, at.get(id)!] as const)));
-  return [...new Set(readings.map(({ fact }) => fact.product))].flatMap((id): Lesson[] => {
+  const madeAt = new Map(made.flatMap(({ id, made: operations }) => operations.map((operation) => [operation, at.get(id)!] as const)));
+  return [...new Set(readings.map(({ reading }) => reading.product))].flatMap((id): Lesson[] => {
     const product = workshop.products[id];
-    const own = readings.filter(({ fact }) => fact.product === id);
-    const mean = own.reduce((sum, { fact }) => sum + fact.value.nm, 0) / own.length;
+    const own = readings.filter(({ reading }) => reading.product === id);
+    const mean = own.reduce((sum, { reading }) => sum + reading.value.nm, 0) / own.length;
     if (!product || Math.abs(mean - product.nominal.nm) < SHEET_OFF) return [];
     const first = at.get(own[0]!.id)!;
     const taken = slots.filter(({ guest }) => panels.get(guest)?.stock === id);
@@ -93,27 +93,43 @@ function partLessons(plan: Plan, record: readonly RecordEntry[], workshop: Works
   const panels = panelsOf(plan);
   const open = new Map<string, { readonly measure: Measure; readonly off: number }>();
   const found = new Map<string, Lesson>();
-  for (const { fact } of activeFacts(record, ({ kept, asCut, spoiled }) => kept ?? asCut ?? spoiled)) {
-    const panel = 'panel' in fact ? fact.panel : fact.part;
+  for (const entry of shopFacts(record).entries) {
+    const panel = partOf(entry);
+    if (panel === undefined) continue;
     const was = open.get(panel);
     const cost = inMoney(panels.has(panel) ? costOf(panels.get(panel)!, workshop) : 0);
     const settled = (how: 'trimmed' | 'shimmed' | 'made-again'): void => {
       if (was) found.set(panel, { lesson: 'part-put-right', panel, ...was, how, cost });
       open.delete(panel);
     };
-    if ('how' in fact) {
+    if (entry.kind === 'kept') {
       if (!was) continue;
-      if (fact.how === 'accepted') found.set(panel, { lesson: 'part-used', panel, ...was });
-      else settled(fact.how);
-    } else if ('part' in fact) settled('made-again');
-    else {
+      if (entry.kept.how === 'accepted') found.set(panel, { lesson: 'part-used', panel, ...was });
+      else settled(entry.kept.how);
+    } else if (entry.kind === 'spoiled') settled('made-again');
+    else if (entry.kind === 'as-cut') {
+      const { asCut } = entry;
       const line = plan.parts.find((each) => each.panels.includes(panel));
-      const off = line ? maxOff(fact, (measure) => plannedFor(fact, measure, line[measure].value)) : null;
+      const off = line ? maxOff(asCut, (measure) => plannedFor(asCut, measure, line[measure].value)) : null;
       if (off) open.set(panel, off);
       else if (was) settled('trimmed');
     }
   }
   return [...found.values()];
+}
+
+/** The part an entry measures, keeps or spoils. */
+function partOf(entry: RecordEntry): string | undefined {
+  switch (entry.kind) {
+    case 'kept':
+      return entry.kept.panel;
+    case 'as-cut':
+      return entry.asCut.panel;
+    case 'spoiled':
+      return entry.spoiled.part;
+    default:
+      return undefined;
+  }
 }
 
 function maxOff(cut: AsCut, planned: (measure: Measure) => number): { readonly measure: Measure; readonly off: number } | null {
@@ -124,8 +140,10 @@ function maxOff(cut: AsCut, planned: (measure: Measure) => number): { readonly m
 
 function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[]): Lesson[] {
   const readings = new Map<string, number[]>();
-  for (const { fact } of activeFacts(record, ({ diagonals }) => diagonals))
-    readings.set(fact.assembly, [...(readings.get(fact.assembly) ?? []), Math.abs(fact.one.nm - fact.other.nm)]);
+  for (const {
+    diagonals: { assembly, one, other },
+  } of shopFacts(record).of.diagonals)
+    readings.set(assembly, [...(readings.get(assembly) ?? []), Math.abs(one.nm - other.nm)]);
   return [...readings].flatMap(([id, apart]): Lesson[] => {
     for (const { id: cabinetId, cabinet } of plan.cabinets) {
       const assembly = assembliesOf(cabinet).find((each) => each.id === id);
@@ -142,9 +160,9 @@ function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[
 /** The first time each cabinet came lower or higher than asked: the next line is marked accordingly. */
 function hungLessons(record: readonly RecordEntry[]): Lesson[] {
   const found = new Map<string, Lesson>();
-  for (const { fact } of activeFacts(record, ({ hung }) => hung)) {
-    const lower = fact.asked.nm - fact.came.nm;
-    if (Math.abs(lower) > HUNG_OFF && !found.has(fact.unit)) found.set(fact.unit, { lesson: 'hung-off', unit: fact.unit, lower });
+  for (const { hung } of shopFacts(record).of.hung) {
+    const lower = hung.asked.nm - hung.came.nm;
+    if (Math.abs(lower) > HUNG_OFF && !found.has(hung.unit)) found.set(hung.unit, { lesson: 'hung-off', unit: hung.unit, lower });
   }
   return [...found.values()];
 }

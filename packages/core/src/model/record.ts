@@ -137,44 +137,58 @@ export interface Spoiled {
   readonly part: string;
 }
 
-/** An entry of the shop record: a fact that is never changed, only corrected by a later one. */
-export interface RecordEntry {
+/** Both diagonals of an assembly, compared while the glue was wet. */
+export interface ComparedDiagonals {
+  readonly assembly: string;
+  readonly one: Entered;
+  readonly other: Entered;
+}
+
+/** A part used although it does not fit as planned. */
+export interface KeptPart {
+  readonly panel: string;
+  readonly how: 'accepted' | 'trimmed' | 'shimmed';
+}
+
+/** What an entry of each kind holds. */
+interface FactOf {
+  readonly thickness: { readonly reading: ThicknessReading };
+  /** A stud scanner reading along a line of the wall. */
+  readonly scan: { readonly scan: WallScan };
+  /** The measured result of a cutter. */
+  readonly 'test-cut': { readonly testCut: TestCut };
+  /** Operations (setups/operations.ts) that are done, and slots among them as cut. */
+  readonly made: { readonly made: readonly string[]; readonly slots?: readonly MeasuredSlot[] };
+  /** The measured size of a part off the saw. */
+  readonly 'as-cut': { readonly asCut: AsCut };
+  /** Sheet cuts that are made. */
+  readonly sawn: { readonly sawn: SawnCuts };
+  /** A part that is needed again. */
+  readonly spoiled: { readonly spoiled: Spoiled };
+  readonly hung: { readonly hung: HungHeight };
+  /** A build step that is done. */
+  readonly step: { readonly done: DoneStep };
+  readonly opening: { readonly opening: MeasuredOpening };
+  readonly diagonals: { readonly diagonals: ComparedDiagonals };
+  readonly kept: { readonly kept: KeptPart };
+  readonly note: { readonly note: ShopNote };
+  /** The id of the entry withdrawn. */
+  readonly withdrawn: { readonly withdraws: string };
+}
+
+export type RecordKind = keyof FactOf;
+
+interface Recorded {
   readonly id: string;
   /** Time of the event on the recording device, ISO 8601. */
   readonly at: string;
-  readonly kind:
-    'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'hung' | 'step' | 'opening' | 'diagonals' | 'kept' | 'note' | 'withdrawn';
-  /** For kind 'thickness'. */
-  readonly reading?: ThicknessReading;
-  /** For kind 'scan': a stud scanner reading along a line of the wall. */
-  readonly scan?: WallScan;
-  /** For kind 'test-cut': the measured result of a cutter. */
-  readonly testCut?: TestCut;
-  /** For kind 'made': operations (setups/operations.ts) that are done. */
-  readonly made?: readonly string[];
-  /** For kind 'made': slots among them, as cut. */
-  readonly slots?: readonly MeasuredSlot[];
-  /** For kind 'as-cut': the measured size of a part off the saw. */
-  readonly asCut?: AsCut;
-  /** For kind 'sawn': sheet cuts that are made. */
-  readonly sawn?: SawnCuts;
-  /** For kind 'spoiled': a part that is needed again. */
-  readonly spoiled?: Spoiled;
-  /** For kind 'hung': the height it hangs at. */
-  readonly hung?: HungHeight;
-  /** For kind 'step': a build step that is done. */
-  readonly done?: DoneStep;
-  /** For kind 'opening': the measured size of a space. */
-  readonly opening?: MeasuredOpening;
-  /** For kind 'diagonals': diagonals compared while the glue was wet. */
-  readonly diagonals?: { readonly assembly: string; readonly one: Entered; readonly other: Entered };
-  /** For kind 'kept': a part used although it does not fit as planned. */
-  readonly kept?: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' };
-  /** For kind 'note': the text and its photos. */
-  readonly note?: ShopNote;
-  /** For kind 'withdrawn': the entry withdrawn. */
-  readonly withdraws?: string;
 }
 
+/** An entry of one kind. */
+export type EntryOf<K extends RecordKind> = { [Kind in K]: Recorded & { readonly kind: Kind } & FactOf[Kind] }[K];
+
+/** An entry of the shop record: a fact that is never changed, only corrected by a later one. */
+export type RecordEntry = EntryOf<RecordKind>;
+
 /** A fact before a device adds its id and time. */
-export type NewFact = Omit<RecordEntry, 'id' | 'at'>;
+export type NewFact = { [Kind in RecordKind]: { readonly kind: Kind } & FactOf[Kind] }[RecordKind];

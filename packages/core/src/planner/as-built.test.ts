@@ -9,10 +9,10 @@ import { aloneBox, boxOf, printRoom } from '../test/print-room.ts';
 import type { Design } from '../model/design.ts';
 import { applyEdit } from '../model/edit.ts';
 import { plan, type CabinetPlan } from './plan.ts';
-import type { AsCut, MeasuredSlot, RecordEntry } from '../model/record.ts';
+import type { AsCut, MeasuredSlot, NewFact, RecordEntry } from '../model/record.ts';
 
 let count = 0;
-const fact = (more: Omit<RecordEntry, 'id' | 'at'>): RecordEntry => ({ id: `e${++count}`, at: '2026-03-01T09:00:00Z', ...more });
+const fact = (more: NewFact): RecordEntry => ({ id: `e${++count}`, at: '2026-03-01T09:00:00Z', ...more });
 const cut = (panel: string, size: Partial<Record<'length' | 'width' | 'thickness', string>>): RecordEntry =>
   fact({ kind: 'as-cut', asCut: { panel, ...Object.fromEntries(Object.entries(size).map(([key, text]) => [key, entered(text)])) } as AsCut });
 const slot = (operation: string, width: string, depth: string, at: string): MeasuredSlot => ({

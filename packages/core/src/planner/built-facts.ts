@@ -2,14 +2,14 @@
 import type { BuiltFacts } from '../joints/as-built.ts';
 import { sheetThickness } from '../stock/thickness.ts';
 import { type Design } from '../model/design.ts';
-import { activeAsCut, keptAsIs, activeOpenings, activeReadings, activeSlots } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonly RecordEntry[]): BuiltFacts {
-  const readings = activeReadings(record).filter(({ sheet }) => sheet !== undefined);
+  const readings = shopFacts(record).readings.filter(({ sheet }) => sheet !== undefined);
   const sheetOf = new Map(cutFrom.flatMap(({ product, sheet, pieces }) => pieces.map((piece) => [`${product} ${piece}`, sheet] as const)));
-  const slots = [...activeSlots(record)].map(([operation, { width, depth, at }]) => [operation, { width: width.nm, depth: depth.nm, at: at.nm }] as const);
-  const parts = [...activeAsCut(record)].map(
+  const slots = [...shopFacts(record).slots].map(([operation, { width, depth, at }]) => [operation, { width: width.nm, depth: depth.nm, at: at.nm }] as const);
+  const parts = [...shopFacts(record).asCut].map(
     ([panel, { cut }]) =>
       [
         panel,
@@ -24,12 +24,12 @@ export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonl
     parts: new Map(parts),
     slots: new Map(slots),
     openings: new Map(
-      [...activeOpenings(record)].map(([space, { opening }]) => [
+      [...shopFacts(record).openings].map(([space, { opening }]) => [
         space,
         { ...(opening.width ? { width: opening.width.nm } : {}), ...(opening.height ? { height: opening.height.nm } : {}) },
       ]),
     ),
-    kept: keptAsIs(record),
+    kept: shopFacts(record).kept,
     sheetThickness:
       sheetOf.size === 0
         ? null

@@ -13,7 +13,7 @@ import { boardJobs, boardPurchases, sheetJobs } from '../sheets/cutting.ts';
 import { applyEdit, valueAt } from '../model/edit.ts';
 import { createPlanner, plan, cabinetLetter, type Plan } from './plan.ts';
 import { preview } from '../proposals/preview.ts';
-import { activeReadings } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 
 const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<ExplainedValue | ExplainedLength> {
   if (typeof value !== 'object' || value === null || seen.has(value)) return;
@@ -120,8 +120,8 @@ describe('the shop record', () => {
   test('a reading that was taken back no longer counts', () => {
     const { record } = printRoom();
     const after = [...record, { id: 'w', at: '2026-03-06T10:00:00Z', kind: 'withdrawn' as const, withdraws: record[0]!.id }];
-    expect(activeReadings(record)).toHaveLength(5);
-    expect(activeReadings(after)).toHaveLength(4);
+    expect(shopFacts(record).readings).toHaveLength(5);
+    expect(shopFacts(after).readings).toHaveLength(4);
   });
 
   test('the thickness built with is the mean of what was read, and its spread is kept', () => {

@@ -41,7 +41,7 @@ import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
 import { specsInOrder, type Design } from '../model/design.ts';
 import type { ThicknessReading, RecordEntry } from '../model/record.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { activeHung, activeReadings, tickedSteps } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 export interface CabinetPlan {
@@ -154,9 +154,9 @@ export function createPlanner(): Planner {
           cutFrom: design.cutFrom,
           workshop,
           built: builtFacts(design, record),
-          hangs: activeHung(record).map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
-          ticked: tickedSteps(record),
-          readings: activeReadings(record),
+          hangs: shopFacts(record).hung.map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
+          ticked: shopFacts(record).ticked,
+          readings: shopFacts(record).readings,
           learned: learnedWorkshop(record, workshop).workshop,
         };
       const { built } = read;

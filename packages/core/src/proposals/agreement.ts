@@ -2,8 +2,9 @@
  * Contents-first against wall-first: the size a cabinet's items need, the size its place on the wall allows, and the choices that resolve the conflict.
  * Each choice is an edit; preview() gives its effect.
  */
+import type { EditStep } from '../model/edit.ts';
 import { isShelfBox } from '../cabinets/families.ts';
-import type { Fix, FixStep } from '../checks/finding.ts';
+import type { Fix } from '../checks/finding.ts';
 import { columnOf } from '../contents/arrange.ts';
 import { footprintOf } from '../contents/item.ts';
 import { enteredFromNm } from '../length/entered.ts';
@@ -88,7 +89,7 @@ export function agreementOf(design: Design, plan: Plan, cabinetPlan: CabinetPlan
     const fixes: Fix[] = [];
     const size = { width: needs.width, height: needs.height, out: needs.depth };
     const place = proposePlaces(design.wall, others, { ...size, ...screwPlaces(cabinetPlan.cabinet), up: block.bottom }, clear)[0];
-    const grow: FixStep[] = [
+    const grow: EditStep[] = [
       { path: ['units', spec.id, 'width'], value: enteredFromNm(spec.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
       { path: ['units', spec.id, 'height'], value: enteredFromNm(spec.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },
       { path: ['units', spec.id, 'depth'], value: enteredFromNm(spec.depth.nm + Math.max(0, needs.depth - block.out)) },
@@ -161,7 +162,7 @@ function splitInTwo(design: Design, { id, cabinet }: CabinetPlan): Fix[] {
     rows: {},
     place: { along: enteredFromNm(spec.place.along.nm + cabinet.outside.width.value), up: spec.place.up },
   };
-  const things: FixStep[] = Object.values(design.items).flatMap((item) => {
+  const things: EditStep[] = Object.values(design.items).flatMap((item) => {
     const homes = item.homes[id];
     if (!homes) return [];
     const here = Object.fromEntries(Object.entries(homes).filter(([on]) => lower.has(on)));

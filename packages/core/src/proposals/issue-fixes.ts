@@ -3,8 +3,8 @@
  * new. Where none does alone, the strengthening fixes of a hanging are combined until they do.
  */
 import { familyOf } from '../cabinets/families.ts';
-import { SEVERITY_RANK, type Finding, type Fix, type FixStep } from '../checks/finding.ts';
-import { applyEdit, type Edit } from '../model/edit.ts';
+import { SEVERITY_RANK, type Finding, type Fix } from '../checks/finding.ts';
+import { applyEdit, type Edit, type EditStep } from '../model/edit.ts';
 import type { Design } from '../model/design.ts';
 import type { Plan, Planner } from '../planner/plan.ts';
 import type { Workshop } from '../model/workshop.ts';
@@ -146,7 +146,7 @@ export function together(fixes: readonly EditFix[]): EditFix {
 }
 
 /** Whether an edit removes a finding or makes it less severe, without a new finding more severe than it. */
-export function isSettledBy(tried: TriedFix, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
+export function isSettledBy(tried: TriedFix, before: Plan, finding: Finding, edit: readonly EditStep[]): boolean {
   const after = planAfter(tried, edit);
   if (!after) return false;
   return isGone(before, after, finding) && newOrWorse(before, after, finding).length === 0;
@@ -165,7 +165,7 @@ function newOrWorse(before: Plan, after: Plan, finding: Finding): Finding[] {
 }
 
 /** Null where the edit does not apply to the design, or sets a field to a value that cannot be entered. */
-function planAfter({ planner, design, record, workshop }: TriedFix, edit: readonly FixStep[]): Plan | null {
+function planAfter({ planner, design, record, workshop }: TriedFix, edit: readonly EditStep[]): Plan | null {
   if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {
     return planner.plan(applyEdit(design, edit), record, workshop);
@@ -176,7 +176,7 @@ function planAfter({ planner, design, record, workshop }: TriedFix, edit: readon
 }
 
 /** Whether the edited field accepts the value: a value that cannot be typed cannot be saved. */
-export function canBeEntered({ units: specs }: Design, { path: [root, id, ...own], value }: FixStep): boolean {
+export function canBeEntered({ units: specs }: Design, { path: [root, id, ...own], value }: EditStep): boolean {
   const spec = root === 'units' && id !== undefined ? specs[id] : undefined;
   if (!spec) return true;
   const { fields, elements } = familyOf(spec).form;

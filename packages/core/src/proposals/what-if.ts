@@ -6,7 +6,7 @@ import { sheetJobs, type SheetJob, type ToCut } from '../sheets/cutting.ts';
 import { type Design } from '../model/design.ts';
 import type { Planner } from '../planner/plan.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { finishedParts } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 export type WhatIfChange =
@@ -43,7 +43,7 @@ const SPANNING: readonly PartLine['role'][] = ['shelf', 'bottom', 'ledge', 'top'
 
 /** The current state first, then every alternative that applies. */
 export function whatIfs({ planner, design, record, workshop, offers, unit }: WhatIfInputs): WhatIf[] {
-  const finished = finishedParts(record);
+  const finished = shopFacts(record).finished;
   const cutOf = (of: Design): ToCut => ({ cutting: of.cutting, finished, pins: of.pins });
   const { parts } = planner.plan(design, record, workshop);
   const asIs: WhatIf = { change: { what: 'as-is' }, jobs: sheetJobs(parts, workshop, cutOf(design)), workshop };

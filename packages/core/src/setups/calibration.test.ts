@@ -8,7 +8,7 @@ import { defaultShop, widestKerf } from '../stock/shop.ts';
 import { calibrationFrom, onScale, scaleOf, STACK_ID, withCalibration } from './calibration.ts';
 import { setupsOf } from './setups.ts';
 import type { RecordEntry, TestCut } from '../model/record.ts';
-import { activeTestCuts } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 
 const cut = (thick: string, came: string, cutter = STACK_ID): TestCut => ({ cutter, thick: entered(thick), came: entered(came) });
 
@@ -71,8 +71,8 @@ test('a kerf that was measured is the one sheets are laid out with', () => {
 test('one that is taken back is forgotten', () => {
   const entry: RecordEntry = { id: 't1', at: '2026-03-01T09:00:00Z', kind: 'test-cut', testCut: cut('17.8 mm', '17.9 mm') };
   const back: RecordEntry = { id: 't2', at: '2026-03-01T09:05:00Z', kind: 'withdrawn', withdraws: 't1' };
-  expect(activeTestCuts([entry])).toEqual([{ id: 't1', testCut: entry.testCut }]);
-  expect(activeTestCuts([entry, back])).toEqual([]);
+  expect(shopFacts([entry]).testCuts).toEqual([{ id: 't1', testCut: entry.testCut }]);
+  expect(shopFacts([entry, back]).testCuts).toEqual([]);
   expect(recordCodec.read(recordCodec.write(entry), 'entry')).toEqual(entry);
 });
 

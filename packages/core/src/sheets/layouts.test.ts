@@ -10,9 +10,9 @@ import { starterWorkshop } from '../stock/catalogue.ts';
 import type { SheetJob } from './cutting.ts';
 import { asPlan, isOutOfDate, jobOverTheRest, keptLayout, layoutOf, partsOff, piecesKey, progressOf } from './layouts.ts';
 import { sheetStates } from './sheet-states.ts';
-import { finishedParts } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { KeptLayout } from '../model/sheet-layout.ts';
-import type { RecordEntry } from '../model/record.ts';
+import type { NewFact, RecordEntry } from '../model/record.ts';
 
 const workshop = starterWorkshop();
 const PRODUCT = 'birch-18';
@@ -35,7 +35,7 @@ const planOf = ({ problem }: SheetJob): NestPlan => {
 const LAYOUT: KeptLayout = keptLayout(job, planOf(job), 'l1', 0);
 
 let entries = 0;
-const entry = (fact: Omit<RecordEntry, 'id' | 'at'>): RecordEntry => ({ id: `e${entries++}`, at: '2026-03-01T10:00:00Z', ...fact });
+const entry = (fact: NewFact): RecordEntry => ({ id: `e${entries++}`, at: '2026-03-01T10:00:00Z', ...fact });
 /** The record after the first so many cuts. */
 const sawn = (layout: KeptLayout, count: number): RecordEntry[] => {
   const progress = progressOf(layout, [], workshop);
@@ -44,7 +44,7 @@ const sawn = (layout: KeptLayout, count: number): RecordEntry[] => {
     .map(({ id }) => entry({ kind: 'sawn', sawn: { layout: layout.id, cuts: [id], parts: partsOff(progress, id) } }));
 };
 const still = (record: readonly RecordEntry[]): SheetJob => {
-  const finished = finishedParts(record);
+  const finished = shopFacts(record).finished;
   return { ...job, problem: { ...job.problem, parts: job.problem.parts.filter(({ id }) => !finished.has(id)) } };
 };
 
@@ -63,11 +63,11 @@ describe('a settled layout', () => {
   });
 
   test('its parts are there once their last cut is made, all of them after all cuts', () => {
-    expect(finishedParts(sawn(LAYOUT, all))).toEqual(new Set(parts.map(({ id }) => id)));
-    expect(finishedParts([])).toEqual(new Set());
+    expect(shopFacts(sawn(LAYOUT, all)).finished).toEqual(new Set(parts.map(({ id }) => id)));
+    expect(shopFacts([]).finished).toEqual(new Set());
     const record = sawn(LAYOUT, all);
     const back = [...record, entry({ kind: 'withdrawn', withdraws: record.at(-1)!.id })];
-    expect(finishedParts(back).size).toBeLessThan(parts.length);
+    expect(shopFacts(back).finished.size).toBeLessThan(parts.length);
   });
 
   test('stays in date while it is cut, and is out of date when a part changes, is added or spoiled', () => {
@@ -85,7 +85,7 @@ describe('a settled layout', () => {
   });
 
   test('a spoiled part comes out of what is left of a sheet that is still being cut, not out of a new one', () => {
-    const [first] = parts.filter(({ id }) => finishedParts(sawn(LAYOUT, all - 1)).has(id));
+    const [first] = parts.filter(({ id }) => shopFacts(sawn(LAYOUT, all - 1)).finished.has(id));
     const record = [...sawn(LAYOUT, all - 1), entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: first!.id } })];
     const rest = jobOverTheRest(still(record), progressOf(LAYOUT, record, workshop), workshop);
     expect(rest.problem.parts.map(({ id }) => id)).toContain(first!.id);
@@ -131,7 +131,7 @@ describe('a settled layout', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: all }), fc.integer({ min: 0, max: parts.length - 1 }), (count, which) => {
         const cut = sawn(LAYOUT, count);
-        const before = finishedParts(cut);
+        const before = shopFacts(cut).finished;
         const lost = parts[which]!.id;
         const record = before.has(lost) ? [...cut, entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: lost } })] : cut;
         const progress = progressOf(LAYOUT, record, workshop);

@@ -14,7 +14,7 @@ import type { SheetJob } from './cutting.ts';
 import { isNewSheet } from './pins.ts';
 import { type Design } from '../model/design.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { activeSawn } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { KeptLayout } from '../model/sheet-layout.ts';
 import type { RecordEntry } from '../model/record.ts';
 
@@ -87,7 +87,7 @@ export interface Progress {
 }
 
 export function progressOf(layout: KeptLayout, record: readonly RecordEntry[], workshop: Workshop): Progress {
-  const done = new Map(activeSawn(record).flatMap(({ id, sawn }) => (sawn.layout === layout.id ? sawn.cuts.map((cut) => [cut, id] as const) : [])));
+  const done = new Map(shopFacts(record).sawn.flatMap(({ id, sawn }) => (sawn.layout === layout.id ? sawn.cuts.map((cut) => [cut, id] as const) : [])));
   return { layout, sequence: sequenceOf(sheetsOfLayout(layout, workshop), workshop.shop), done };
 }
 

@@ -6,7 +6,7 @@ import { evaluate, formula, termOf, total, type ExplainedValue, type ValueTerm }
 import { type Design } from '../model/design.ts';
 import { progressOf } from './layouts.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { activeFacts } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 /** Cut sheets of one product, m². */
@@ -66,7 +66,7 @@ const surface = (l: number, w: number, key: WordKey): ValueTerm => termOf(evalua
 
 /** Sheets with all cuts made, by product. */
 export function wasteOf(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): LearnedWaste[] {
-  const spoiled = activeFacts(record, (entry) => entry.spoiled).map(({ fact }) => fact);
+  const spoiled = shopFacts(record).spoiled.map((each) => each.spoiled);
   const rows = new Map<string, Pieces>();
   for (const kept of Object.values(design.layouts)) {
     if (!Object.hasOwn(workshop.products, kept.product)) continue;

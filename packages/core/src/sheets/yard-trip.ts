@@ -6,7 +6,7 @@ import { type Design } from '../model/design.ts';
 import { learnedWorkshop } from '../planner/learned-workshop.ts';
 import { plan } from '../planner/plan.ts';
 import type { Workshop } from '../model/workshop.ts';
-import { finishedParts } from '../model/shop-facts.ts';
+import { shopFacts } from '../model/shop-facts.ts';
 import type { RecordEntry } from '../model/record.ts';
 
 export interface TripProject {
@@ -45,7 +45,7 @@ export function yardTrip(projects: readonly TripProject[]): YardTrip {
   const read = projects.map((project, index) => {
     const { workshop } = learnedWorkshop(project.record, project.workshop);
     const { parts, unplanned } = plan(project.design, project.record, workshop);
-    const toCut: ToCut = { cutting: project.design.cutting, finished: finishedParts(project.record), pins: {} };
+    const toCut: ToCut = { cutting: project.design.cutting, finished: shopFacts(project.record).finished, pins: {} };
     return { ...project, workshop, number: `${index + 1}`, planned: parts, unplanned, toCut };
   });
   const workshop = commonWorkshop(read.map((each) => each.workshop));

@@ -94,6 +94,6 @@ const fileName = (name: string): string =>
 const withPhotoIds = (project: ProjectFile, ids: ReadonlyMap<string, string>): ProjectFile => ({
   ...project,
   record: project.record.map((entry): RecordEntry =>
-    entry.note ? { ...entry, note: { ...entry.note, photos: entry.note.photos.map((photo) => ids.get(photo) ?? photo) } } : entry,
+    entry.kind === 'note' ? { ...entry, note: { ...entry.note, photos: entry.note.photos.map((photo) => ids.get(photo) ?? photo) } } : entry,
   ),
 });

@@ -62,7 +62,7 @@ export class RecordService {
     const entries = values.map((value, index) => recordCodec.read(value, `entries[${index}]`));
     const rows = await transacted(this.sequelize, async (transaction) => {
       const added = await this.add(projectId, entries, transaction);
-      if (added.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await this.cuts.follow(projectId, transaction);
+      if (added.some(({ kind }) => kind === 'sawn' || kind === 'withdrawn')) await this.cuts.follow(projectId, transaction);
       return this.rows.findAll({ where: { projectId, entryId: entries.map(({ id }) => id) }, order: [['position', 'ASC']], transaction });
     });
     this.live.tell({ project: projectId, record: rows.at(-1)?.position ?? 0 });
@@ -108,8 +108,10 @@ export class RecordService {
   async nextTime(): Promise<NextTimeNote[]> {
     const rows = await this.rows.findAll({ where: { kind: ['note', 'withdrawn'] }, order: [['sequence', 'DESC']], limit: MAX_NOTES });
     const entries = rows.flatMap(({ projectId, body }) => readable(body).map((entry) => ({ projectId, entry })));
-    const withdrawn = new Set(entries.map(({ projectId, entry }) => `${projectId} ${entry.withdraws}`));
-    const wanted = entries.filter(({ projectId, entry }) => entry.note?.nextTime && !withdrawn.has(`${projectId} ${entry.id}`));
+    const withdrawn = new Set(entries.flatMap(({ projectId, entry }) => (entry.kind === 'withdrawn' ? [`${projectId} ${entry.withdraws}`] : [])));
+    const wanted = entries.flatMap(({ projectId, entry }) =>
+      entry.kind === 'note' && entry.note.nextTime && !withdrawn.has(`${projectId} ${entry.id}`) ? [{ projectId, entry }] : [],
+    );
     const projects = await this.projects.findAll({ where: { id: [...new Set(wanted.map(({ projectId }) => projectId))], deletedAt: null } });
     const designs = new Map(
       projects.flatMap(({ id, document }) => {
@@ -118,8 +120,8 @@ export class RecordService {
       }),
     );
     return wanted.flatMap(({ projectId, entry }): NextTimeNote[] => {
-      const unit = designs.get(projectId)?.units[entry.note!.unit ?? ''];
-      return unit ? [{ family: unit.family, unit: unit.name, text: entry.note!.text, at: entry.at }] : [];
+      const unit = designs.get(projectId)?.units[entry.note.unit ?? ''];
+      return unit ? [{ family: unit.family, unit: unit.name, text: entry.note.text, at: entry.at }] : [];
     });
   }
 
@@ -129,7 +131,7 @@ export class RecordService {
     const entries = rows.flatMap(({ body }) => readable(body));
     const kept = entries.filter(({ kind }) => OF_THE_SHOP.includes(kind));
     const ids = new Set(kept.map(({ id }) => id));
-    const known = entries.filter(({ id, withdraws }) => ids.has(id) || (withdraws !== undefined && ids.has(withdraws)));
+    const known = entries.filter((entry) => ids.has(entry.id) || (entry.kind === 'withdrawn' && ids.has(entry.withdraws)));
     if (known.length > 0) await this.add(to, known, transaction);
   }
 }

@@ -1,5 +1,5 @@
 /** All parts of the cabinet, large enough for a thumb: cut, made, and the next step of each. */
-import { finishedParts, labelWords, tapeTextWithUnit } from '@keen/core';
+import { shopFacts, labelWords, tapeTextWithUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import type { BuildOf } from '../build/useBuild.ts';
@@ -7,7 +7,7 @@ import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 
 export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly shown: ShownCabinet; readonly base: string }) {
   const { record } = useAppSelector(selectOpen);
-  const there = finishedParts(record);
+  const there = shopFacts(record).finished;
   const { plan, unit } = shown;
   return (
     <ul className="bench-parts">

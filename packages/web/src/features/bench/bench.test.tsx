@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The bench in one hand: steps ticked and taken back, a foot switch, the entry pad, a part by its code. */
 import { describe, expect, test } from '@jest/globals';
-import { entered, mm, activeAsCut, activeOpenings, activeSteps, type RecordEntry } from '@keen/core';
+import { entered, mm, shopFacts, type RecordEntry } from '@keen/core';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
@@ -30,11 +30,11 @@ describe('one step at a time', () => {
     expect(title()).toBe('Label and count');
     const at = where();
     await userEvent.click(screen.getByRole('button', { name: 'Done' }));
-    expect(activeSteps(record()).map(({ done }) => done.step)).toEqual(['ink/label']);
+    expect(shopFacts(record()).steps.map(({ done }) => done.step)).toEqual(['ink/label']);
     expect(where()).toBeGreaterThan(at);
     await userEvent.click(screen.getByRole('button', { name: 'The step before' }));
     await userEvent.click(screen.getByRole('button', { name: 'Not done after all' }));
-    expect(activeSteps(record())).toEqual([]);
+    expect(shopFacts(record()).steps).toEqual([]);
   });
 
   test('any key of a foot switch goes on, keys that go back go back, and what is held down does nothing', async () => {
@@ -60,7 +60,7 @@ describe('one step at a time', () => {
     await userEvent.click(within(dialog).getAllByRole('button', { name: /opening.*, width/ })[0]!);
     await userEvent.click(within(dialog).getByRole('button', { name: 'less by 1' }));
     await userEvent.click(within(dialog).getByRole('button', { name: 'It measures that' }));
-    expect([...activeOpenings(record()).values()]).toHaveLength(1);
+    expect([...shopFacts(record()).openings.values()]).toHaveLength(1);
     expect(within(dialog).getByText(/^Written down:/)).toBeTruthy();
   });
 });
@@ -78,7 +78,7 @@ describe('what no longer fits', () => {
     expect(misfits.getByRole('button', { name: /^Make the left side anew/ })).toBeTruthy();
     await userEvent.click(misfits.getByRole('button', { name: /^Trim 1 mm off the left side/ }));
     expect(dialog.queryByRole('region', { name: 'What no longer fits' })).toBeNull();
-    expect(activeAsCut(record()).get('ink/side/left')!.cut.length!.nm).toBe(820e6);
+    expect(shopFacts(record()).asCut.get('ink/side/left')!.cut.length!.nm).toBe(820e6);
   });
 
   test('stands on the page of the part', () => {
@@ -141,7 +141,7 @@ describe('a part by its code', () => {
     expect(screen.getByRole('img', { name: /^Where A\d+ goes$/ })).toBeTruthy();
     await userEvent.click(screen.getByText('Cut? As it came off the saw'));
     await userEvent.click(screen.getByRole('button', { name: 'It is cut as planned' }));
-    expect(activeAsCut(record()).has('ink/shelf/s1')).toBe(true);
+    expect(shopFacts(record()).asCut.has('ink/shelf/s1')).toBe(true);
   });
 
   test('of a part that is gone says so', () => {

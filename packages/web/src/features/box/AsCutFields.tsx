@@ -1,5 +1,5 @@
 /** Measured size of a part: measured dimensions are kept, and joints not yet cut follow. */
-import { enteredFromNm, mm, activeAsCut, type AsCut, type DisplayUnit, type Entered, type PartLine, type ResolvedPanel } from '@keen/core';
+import { enteredFromNm, mm, shopFacts, type AsCut, type DisplayUnit, type Entered, type PartLine, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -25,7 +25,7 @@ interface AsCutFieldsProps {
 export function AsCutFields({ panel, line, unit, open = false }: AsCutFieldsProps) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = activeAsCut(record).get(panel.id);
+  const known = shopFacts(record).asCut.get(panel.id);
   const [typed, setTyped] = useState<Partial<Record<Measure, Entered>>>({});
   const [round, setRound] = useState(0);
   const keep = (asCut: AsCut): void => {

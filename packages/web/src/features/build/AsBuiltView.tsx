@@ -1,12 +1,9 @@
 /** Planned and actual size side by side: measured parts, openings after the dry fit, diagonals. The plan follows what is entered here. */
 import {
   exactTextWithUnit,
-  finishedParts,
+  shopFacts,
   labelWords,
   mm,
-  activeAsCut,
-  activeDiagonals,
-  activeOpenings,
   tapeTextWithUnit,
   plannedFor,
   type AsCut,
@@ -46,8 +43,8 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
-  const cut = activeAsCut(record);
-  const there = finishedParts(record);
+  const cut = shopFacts(record).asCut;
+  const there = shopFacts(record).finished;
   const rows = plan.parts.flatMap((line) => line.panels.flatMap((id) => (plan.cabinet.byId.get(id) && line.role !== 'cleat-blank' ? [{ line, id }] : [])));
   const open = rows.find(({ id }) => id === selected);
   return (
@@ -140,7 +137,7 @@ function offWords(line: PartLine, is: AsCut, unit: DisplayUnit): string {
 function Openings({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = activeOpenings(record);
+  const known = shopFacts(record).openings;
   return (
     <section aria-labelledby="built-openings">
       <h2 id="built-openings">Openings after the dry fit</h2>
@@ -198,7 +195,7 @@ function Hung({ shown }: { readonly shown: ShownCabinet }) {
 function Squares({ shown: { unit }, of }: { readonly shown: ShownCabinet; readonly of: BuildOf }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = activeDiagonals(record);
+  const known = shopFacts(record).diagonals;
   const [typed, setTyped] = useState<Readonly<Record<string, { readonly one?: Entered; readonly other?: Entered }>>>({});
   const rings = of.build.steps.flatMap(({ detail }) => (detail.kind === 'square' ? [detail] : []));
   if (rings.length === 0) return null;

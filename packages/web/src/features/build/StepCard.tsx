@@ -1,5 +1,5 @@
 /** One step in full: picture, what to do with numbers, what to check, hazards, and why it is at this place. */
-import { marksOf, minutesText, setupWords, stepWords, waitMin, type DisplayUnit, type Step } from '@keen/core';
+import { shopFacts, marksOf, minutesText, setupWords, stepWords, waitMin, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -170,8 +170,8 @@ function Alone({ step }: { readonly step: Step }) {
 /** Notes about it, and a form for more. */
 function InTheLog({ step }: { readonly step: Step }) {
   const { id, record, design } = useAppSelector(selectOpen);
-  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
-  const entries = record.filter((entry) => !withdrawn.has(entry.id) && (entry.done?.step === step.id || entry.note?.step === step.id)).length;
+  const { of } = shopFacts(record);
+  const entries = of.step.filter(({ done }) => done.step === step.id).length + of.note.filter(({ note }) => note.step === step.id).length;
   return (
     <p>
       <Link to={`/project/${id}/${step.unit ?? Object.keys(design.units)[0]}/log?step=${encodeURIComponent(step.id)}`}>

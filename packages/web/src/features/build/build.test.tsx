@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** Build at the desk: how a glue-up is closed, what it waits for, days it is held to, the hours there are, what came out. */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { entered, activeDiagonals, activeHung, activeOpenings, type Edit, type RecordEntry } from '@keen/core';
+import { entered, shopFacts, type Edit, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
@@ -245,15 +245,15 @@ describe('as it was built', () => {
   test('an opening, both diagonals and the height it came to are entered beside what was planned', async () => {
     const { container, record } = view();
     await userEvent.type(container.querySelector<HTMLInputElement>('[data-field^="opening."][data-field$=".width"]')!, '663{Enter}');
-    expect([...activeOpenings(record()).values()].map(({ opening }) => opening.width?.nm)).toEqual([663e6]);
+    expect([...shopFacts(record()).openings.values()].map(({ opening }) => opening.width?.nm)).toEqual([663e6]);
     await userEvent.type(container.querySelector<HTMLInputElement>('[data-field="diagonal.ink/side/left.one"]')!, '1080');
     await userEvent.type(container.querySelector<HTMLInputElement>('[data-field="diagonal.ink/side/left.other"]')!, '1076');
     await userEvent.click(screen.getByRole('button', { name: 'They measure that' }));
-    expect(activeDiagonals(record()).get('ink/side/left')).toMatchObject({ one: { nm: 1080e6 }, other: { nm: 1076e6 } });
+    expect(shopFacts(record()).diagonals.get('ink/side/left')).toMatchObject({ one: { nm: 1080e6 }, other: { nm: 1076e6 } });
     expect(screen.getByText(/^4 mm apart: out of square$/)).toBeTruthy();
     await userEvent.type(field(container, 'hung.came'), '1317');
     await userEvent.click(screen.getByRole('button', { name: 'Enter it' }));
-    expect(activeHung(record())[0]!.hung.came.nm).toBe(1317e6);
+    expect(shopFacts(record()).hung[0]!.hung.came.nm).toBe(1317e6);
   });
 
   test('what its record says stands where it is made again', () => {

@@ -1,5 +1,5 @@
 /** Ticks and unticks steps: facts of the shop record. */
-import { PART_BY_PART, partsOff, activeOperations, activeSawn, type DoneSteps, type Step } from '@keen/core';
+import { PART_BY_PART, partsOff, shopFacts, type DoneSteps, type Step } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { slotsAsCut } from '../joints/useMade.ts';
 import { selectOpen } from '../project/selectors.ts';
@@ -27,12 +27,12 @@ export function useTick({ done, summary }: BuildOf): Ticker {
       const sawn = nest && settle(nest);
       if (!nest || !sawn) return;
       // Only what is not ticked cut by cut already; unticking removes both.
-      const there = new Set(activeSawn(record).flatMap(({ sawn: each }) => (each.layout === sawn.layout ? each.cuts : [])));
+      const there = new Set(shopFacts(record).sawn.flatMap(({ sawn: each }) => (each.layout === sawn.layout ? each.cuts : [])));
       const cuts = detail.cuts.filter((cut) => !there.has(cut));
       add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts, parts: cuts.flatMap((cut) => partsOff(sawn, cut)) } });
     }
     if (detail.kind === 'setup') {
-      const there = new Set(activeOperations(record).flatMap(({ made }) => made));
+      const there = new Set(shopFacts(record).operations.flatMap(({ made }) => made));
       const cuts = detail.setup.cuts.filter(({ operation }) => !there.has(operation.id));
       add({ kind: 'made', made: cuts.map(({ operation }) => operation.id), slots: slotsAsCut(cuts, summary.setups.blanks) });
     }

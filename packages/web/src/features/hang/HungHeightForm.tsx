@@ -1,5 +1,5 @@
 /** Records the height of a cabinet's bottom, at the wall or at the desk. */
-import { AS_ASKED, entered, activeHung, tapeTextWithUnit, typedText, WALL_LIMITS, type Entered } from '@keen/core';
+import { AS_ASKED, entered, shopFacts, tapeTextWithUnit, typedText, WALL_LIMITS, type Entered } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -12,7 +12,7 @@ export function HungHeightForm({ shown: { plan, spec, unit } }: { readonly shown
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const [came, setCame] = useState<Entered | null>(null);
-  const known = activeHung(record).find(({ hung }) => hung.unit === spec.id);
+  const known = shopFacts(record).hung.find(({ hung }) => hung.unit === spec.id);
   const { least, most } = WALL_LIMITS.up;
   if (known) {
     const off = known.hung.asked.nm - known.hung.came.nm;

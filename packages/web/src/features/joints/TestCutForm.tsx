@@ -1,5 +1,5 @@
 /** What a test cut came out as: the shop's own figures are learned from it, and every later setup starts from there. */
-import { exactTextWithUnit, type DisplayUnit, type Entered, type Calibration, type Setting, type Shop } from '@keen/core';
+import { shopFacts, exactTextWithUnit, type DisplayUnit, type Entered, type Calibration, type Setting, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -31,8 +31,10 @@ export function TestCutForm({ setting, shop, learned, unit }: TestCutFormProps) 
     setCame(null);
     setRound(round + 1);
   };
-  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
-  const lastOf = ({ of, cutter }: Tried) => record.filter(({ id, testCut }) => testCut?.cutter === cutter && testCut.of === of && !withdrawn.has(id)).at(-1);
+  const lastOf = ({ of, cutter }: Tried) =>
+    shopFacts(record)
+      .of['test-cut'].filter(({ testCut }) => testCut.cutter === cutter && testCut.of === of)
+      .at(-1);
   return (
     <form
       className="test-cut"

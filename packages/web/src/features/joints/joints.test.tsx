@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The Joints station in a store of its own: what is told becomes facts or decisions, and what follows is on the page. */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { entered, activeOperations, activeSlots, activeTestCuts, type Edit, type RecordEntry } from '@keen/core';
+import { entered, shopFacts, type Edit, type RecordEntry } from '@keen/core';
 import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
@@ -82,8 +82,8 @@ describe('setups', () => {
     const { record, cards } = await setups();
     const first = cards()[0]!;
     await userEvent.click(within(first).getByRole('checkbox'));
-    expect(activeOperations(record())).toHaveLength(1);
-    const slots = [...activeSlots(record()).values()];
+    expect(shopFacts(record()).operations).toHaveLength(1);
+    const slots = [...shopFacts(record()).slots.values()];
     expect(slots.length).toBeGreaterThan(0);
     // A slot is as wide as what was measured and the play of a push fit, a rabbet as what was measured.
     for (const { width, depth } of slots) {
@@ -92,8 +92,8 @@ describe('setups', () => {
     }
     expect(cards()[0]!.classList.contains('done')).toBe(true);
     await userEvent.click(within(cards()[0]!).getByRole('checkbox'));
-    expect(activeOperations(record())).toEqual([]);
-    expect(activeSlots(record()).size).toBe(0);
+    expect(shopFacts(record()).operations).toEqual([]);
+    expect(shopFacts(record()).slots.size).toBe(0);
   });
 
   test('one is made later by a click, and the order is a decision that can be taken back', async () => {
@@ -129,16 +129,16 @@ describe('setups', () => {
     const setUp = () => userEvent.click(within(placed()).getByRole('button', { name: 'Set up from it' }));
     await userEvent.type(came(), '18.05');
     await setUp();
-    expect(activeTestCuts(record()).map(({ testCut }) => [testCut.of, testCut.cutter])).toEqual([[undefined, 'stack']]);
+    expect(shopFacts(record()).testCuts.map(({ testCut }) => [testCut.of, testCut.cutter])).toEqual([[undefined, 'stack']]);
     // Other shims are another setup: its card is a new one.
     await userEvent.selectOptions(placed().querySelector('select')!, 'place');
     const wanted = Number(/\(([\d.]+) mm wanted\)/.exec(placed().textContent)![1]);
     await userEvent.type(came(), String(wanted + 0.5));
     await setUp();
-    expect(activeTestCuts(record()).map(({ testCut }) => testCut.of)).toEqual([undefined, 'place']);
+    expect(shopFacts(record()).testCuts.map(({ testCut }) => testCut.of)).toEqual([undefined, 'place']);
     expect(placed().textContent).toContain('it comes out 0.5 mm over, by one test cut');
     await userEvent.click(within(placed()).getAllByRole('button', { name: 'Take the last one back' }).at(-1)!);
-    expect(activeTestCuts(record()).map(({ testCut }) => testCut.of)).toEqual([undefined]);
+    expect(shopFacts(record()).testCuts.map(({ testCut }) => testCut.of)).toEqual([undefined]);
   });
 
   test('what came out of another cut is refused with what would do, and is not kept', async () => {
@@ -148,7 +148,7 @@ describe('setups', () => {
     expect(card.textContent).toMatch(/from 15\.5.* to 20\.5/);
     expect(within(card).getByRole<HTMLButtonElement>('button', { name: 'Set up from it' }).disabled).toBe(true);
     await userEvent.keyboard('{Enter}');
-    expect(activeTestCuts(record())).toEqual([]);
+    expect(shopFacts(record()).testCuts).toEqual([]);
   });
 });
 

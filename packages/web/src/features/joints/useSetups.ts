@@ -1,5 +1,5 @@
 /** Setups of one cabinet or of the whole project, from the shop as its test cuts say it is. */
-import { inWantedOrder, setupsOf, activeOperations, type Calibration, type Setups, type Shop, type CabinetPlan } from '@keen/core';
+import { inWantedOrder, setupsOf, shopFacts, type Calibration, type Setups, type Shop, type CabinetPlan } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
@@ -34,7 +34,7 @@ export function useSetups(shown: ShownCabinet, whole: boolean): ShopSetups {
   const setups = useMemo(() => ({ ...found, setups: inWantedOrder(found.setups, setupOrder) }), [found, setupOrder]);
   const made = useMemo(() => {
     const byOperation = new Map<string, string[]>();
-    for (const { id, made: operations } of activeOperations(record))
+    for (const { id, made: operations } of shopFacts(record).operations)
       for (const operation of operations) byOperation.set(operation, [...(byOperation.get(operation) ?? []), id]);
     return byOperation;
   }, [record]);

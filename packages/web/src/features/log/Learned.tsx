@@ -6,7 +6,7 @@ import {
   lessonWords,
   minutesText,
   SAVED,
-  activeNotes,
+  shopFacts,
   tapeTextWithUnit,
   type DisplayUnit,
   type ExplainedValue,
@@ -44,7 +44,7 @@ export function Learned({ shown }: { readonly shown: ShownCabinet }) {
   const plan = useAppSelector(selectPlan);
   const { workshop, learned: cutters } = useAppSelector(selectLearned);
   const learnings = useMemo(() => learningsOf(plan, design, record, workshop), [plan, design, record, workshop]);
-  const notes = activeNotes(record).filter(({ note }) => note.nextTime);
+  const notes = shopFacts(record).notes.filter(({ note }) => note.nextTime);
   const { paces, waste, measured, off, worstNm, spoiled, lessons } = learnings;
   const context = { plan, products: workshop.products, cabinetNames: design.units, unit: shown.unit, currency: workshop.currency };
   const saved = lessons.filter(({ lesson }) => SAVED.has(lesson));

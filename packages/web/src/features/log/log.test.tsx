@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The log: entries found again and taken back, what they taught. */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { applyEdit, designCodec, entered, type NewFact, type RecordEntry } from '@keen/core';
+import { shopFacts, applyEdit, designCodec, entered, type NewFact, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
@@ -115,7 +115,7 @@ describe('pictures of a note', () => {
     expect(await screen.findByAltText('glue.jpg')).toBeTruthy();
     expect(new Set(server.asked.map(({ path }) => path)).size).toBe(1);
     await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
-    expect(record().at(-1)!.note!.photos).toEqual([server.asked[0]!.path.split('/').at(-1)]);
+    expect(shopFacts(record()).notes.at(-1)!.note.photos).toEqual([server.asked[0]!.path.split('/').at(-1)]);
   });
 
   test('one the server refuses says why, and is left out', async () => {

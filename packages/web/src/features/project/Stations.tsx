@@ -2,9 +2,7 @@
 import {
   jointGroups,
   percentText,
-  activeOperations,
-  activeSawn,
-  activeSteps,
+  shopFacts,
   studsKnown,
   thingsInOrder,
   unplacedItems,
@@ -123,7 +121,7 @@ function wallResult(design: Design, findings: readonly Finding[]): Result {
 
 /** Steps are computed at Build alone: here no drag may wait for them. */
 function buildResult(record: readonly RecordEntry[]): Result {
-  const done = activeSteps(record).length + activeOperations(record).length + activeSawn(record).length;
+  const done = shopFacts(record).steps.length + shopFacts(record).operations.length + shopFacts(record).sawn.length;
   return done === 0 ? { mark: 'none', words: 'not begun' } : { mark: 'fine', words: `${done} ${done === 1 ? 'tick' : 'ticks'}` };
 }
 

@@ -127,7 +127,7 @@ export function startSaver(store: Store, session: string): Saver {
     const { id } = project;
     const queue = toSend(project);
     for (let from = 0; from < queue.length; from += MAX_SENT) await sendChunk(id, queue.slice(from, from + MAX_SENT));
-    if (queue.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await storeMoved();
+    if (queue.some(({ kind }) => kind === 'sawn' || kind === 'withdrawn')) await storeMoved();
   };
 
   const sendChunk = async (id: string, chunk: readonly RecordEntry[]): Promise<void> => {

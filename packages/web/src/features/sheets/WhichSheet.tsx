@@ -1,5 +1,5 @@
 /** Assigns a measured sheet to a layout: slots for its pieces then match that very sheet. */
-import { sheetsMeasured, activeReadings, type SheetCut } from '@keen/core';
+import { sheetsMeasured, shopFacts, type SheetCut } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { selectOpen } from '../project/selectors.ts';
@@ -8,7 +8,7 @@ import { useEdit } from '../project/useEdit.ts';
 export function WhichSheet({ product, pieces }: { readonly product: string; readonly pieces: readonly string[] }) {
   const { design, record } = useAppSelector(selectOpen);
   const { apply } = useEdit();
-  const measured = sheetsMeasured(product, activeReadings(record)).flatMap(({ sheet }) => (sheet === null ? [] : [sheet]));
+  const measured = sheetsMeasured(product, shopFacts(record).readings).flatMap(({ sheet }) => (sheet === null ? [] : [sheet]));
   const here = design.cutFrom.filter((cut) => cut.product === product);
   const told = (piece: string): string | undefined => here.find((cut) => cut.pieces.includes(piece))?.sheet;
   const sheets = [...new Set([...measured, ...here.map(({ sheet }) => sheet)])];

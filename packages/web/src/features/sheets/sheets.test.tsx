@@ -3,7 +3,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import {
   asPlan,
-  finishedParts,
+  shopFacts,
   isOutOfDate,
   layoutOf,
   mm,
@@ -11,7 +11,6 @@ import {
   progressOf,
   search,
   sheetJobs,
-  activeSawn,
   starterWorkshop,
   type NestPlan,
   type Placement,
@@ -48,7 +47,7 @@ function useNest(): Nest {
   const { design, record } = useAppSelector(selectOpen);
   const layout = layoutOf(design, 'birch-18');
   if (!layout) return { ...laid, progress: null, stale: false, cut: null, key: 'k' };
-  const finished = finishedParts(record);
+  const finished = shopFacts(record).finished;
   const job = { ...laid.job, problem: { ...laid.job.problem, parts: laid.job.problem.parts.filter(({ id }) => !finished.has(id)) } };
   const cut = progressOf(layout, record, workshop);
   return { ...asPlan(job, layout, workshop), progress: null, stale: isOutOfDate(job, cut), cut, key: null };
@@ -88,7 +87,7 @@ function shown(what: 'cuts' | Placement) {
     </Opened>,
   );
   const open = () => store.getState().project.open!;
-  return { store, design: () => open().design, sawn: () => activeSawn(open().record) };
+  return { store, design: () => open().design, sawn: () => shopFacts(open().record).sawn };
 }
 const card = (): string => document.querySelector('.cut-card')!.textContent!;
 const made = (): HTMLElement => screen.getByRole('button', { name: 'Cut is made' });

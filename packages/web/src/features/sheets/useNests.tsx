@@ -5,7 +5,7 @@
 import {
   isNewSheet,
   asPlan,
-  finishedParts,
+  shopFacts,
   isBetterPlan,
   isOutOfDate,
   jobOverTheRest,
@@ -107,7 +107,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { id, design, record } = useAppSelector(selectOpen);
   const { cutting, layouts, pins } = design;
   const { apply } = useEdit();
-  const finished = useMemo(() => finishedParts(record), [record]);
+  const finished = useMemo(() => shopFacts(record).finished, [record]);
   const all = useMemo(() => sheetJobs(parts, workshop, { cutting, finished, pins }), [parts, workshop, cutting, finished, pins]);
   const settled = useMemo(
     () =>

@@ -2,13 +2,13 @@
 import {
   exactTextWithUnit,
   sheetsMeasured,
-  activeReadings,
+  shopFacts,
   thicknessOf,
   toMm,
   type DisplayUnit,
   type Length,
   type Product,
-  type RecordEntry,
+  type EntryOf,
   type SheetMeasured,
 } from '@keen/core';
 import Close from '@mui/icons-material/Close';
@@ -25,9 +25,9 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
   const { record } = useAppSelector(selectOpen);
   const chosen = useAppSelector(({ view }) => view.unit);
   const unit = chosen ?? product.unit;
-  const used = thicknessOf(product, activeReadings(record));
-  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
-  const own = record.filter((entry) => entry.reading?.product === product.id && !withdrawn.has(entry.id));
+  const facts = shopFacts(record);
+  const used = thicknessOf(product, facts.readings);
+  const own = facts.of.thickness.filter(({ reading }) => reading.product === product.id);
   const inThis = shown.plan.parts.some(({ stock }) => stock === product.id);
   return (
     <section className="stock-card" aria-label={product.name}>
@@ -49,16 +49,16 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
               : `mean of ${used.readings}, spread ${exactTextWithUnit(used.spread, unit)}`}
         </span>
       </p>
-      <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />
-      <Readings entries={own.filter(({ reading }) => reading!.sheet === undefined)} unit={unit} />
+      <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading.value.nm)} />
+      <Readings entries={own.filter(({ reading }) => reading.sheet === undefined)} unit={unit} />
       {own.length === 0 && <p className="quiet">Measure in two places at least, on the very {product.kind === 'board' ? 'boards' : 'sheets'} you will cut.</p>}
-      {sheetsMeasured(product.id, activeReadings(record)).flatMap((measured) =>
+      {sheetsMeasured(product.id, facts.readings).flatMap((measured) =>
         measured.sheet === null
           ? []
           : [
               <div key={measured.sheet} className="sheet-summary">
                 <p>{summaryWords(measured, unit)}</p>
-                <Readings entries={own.filter(({ reading }) => reading!.sheet === measured.sheet)} unit={unit} />
+                <Readings entries={own.filter(({ reading }) => reading.sheet === measured.sheet)} unit={unit} />
               </div>,
             ],
       )}
@@ -93,13 +93,13 @@ function StripChart({ nominal, values }: { readonly nominal: Length; readonly va
   );
 }
 
-function Readings({ entries, unit }: { readonly entries: readonly RecordEntry[]; readonly unit: DisplayUnit }) {
+function Readings({ entries, unit }: { readonly entries: readonly EntryOf<'thickness'>[]; readonly unit: DisplayUnit }) {
   const { withdraw } = useRecord();
   if (entries.length === 0) return null;
   return (
     <ul className="readings">
       {entries.map((entry) => {
-        const { value, place } = entry.reading!;
+        const { value, place } = entry.reading;
         const text = `${exactTextWithUnit(value.nm, unit)}${place === undefined ? '' : ` ${PLACE_WORDS[place]}`}`;
         return (
           <li key={entry.id}>

@@ -1,5 +1,5 @@
 /** Stock: out of what? Thickness readings as a strip chart, offcuts, the saw and what one person lifts. */
-import { activeReadings, thicknessOf } from '@keen/core';
+import { shopFacts, thicknessOf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { ShoppingList } from './ShoppingList.tsx';
@@ -10,7 +10,7 @@ export function StockStation({ shown }: { readonly shown: ShownCabinet }) {
   const { workshop, record } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
   const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => workshop.products[id]!);
-  const readings = activeReadings(record);
+  const readings = shopFacts(record).readings;
   const unmeasured = used.filter((product) => product.kind === 'sheet' && thicknessOf(product, readings).readings < 2).length;
   return (
     <div className="station-body scroll">

@@ -4,7 +4,7 @@ import {
   PLAUSIBLE_SHARE,
   readEntered,
   SHEET_PLACES,
-  activeReadings,
+  shopFacts,
   type DisplayUnit,
   type Entered,
   type Length,
@@ -39,7 +39,7 @@ export function TakeReadings({ product, unit }: { readonly product: Product; rea
   const [chosen, setChosen] = useState<SheetPlace | null>(null);
   const { least, most } = plausible(product);
   const name = sheet.trim();
-  const own = activeReadings(record).filter((reading) => reading.product === product.id && reading.sheet === name);
+  const own = shopFacts(record).readings.filter((reading) => reading.product === product.id && reading.sheet === name);
   const isRead = new Set(own.map(({ place }) => place));
   /** Readings of a stream come faster than the page is drawn: places are counted here. */
   const streamed = useRef<SheetPlace[]>([]);

@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** Readings in a store of their own: typed, by sheet and place; what a layout is cut from; parts as they were cut. */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { entered, activeAsCut, activeReadings, type RecordEntry } from '@keen/core';
+import { entered, shopFacts, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
@@ -44,7 +44,7 @@ describe('readings of a sheet', () => {
   test('of the lot have no place', async () => {
     const { container, record } = card();
     await userEvent.type(field(container, 'reading.birch-18'), '17.7{Enter}');
-    expect(activeReadings(record()).at(-1)).toEqual({ product: 'birch-18', value: entered('17.7 mm') });
+    expect(shopFacts(record()).readings.at(-1)).toEqual({ product: 'birch-18', value: entered('17.7 mm') });
     expect(screen.queryByRole('radiogroup')).toBeNull();
   });
 
@@ -56,8 +56,8 @@ describe('readings of a sheet', () => {
     await userEvent.click(screen.getByRole('radio', { name: 'middle' }));
     await userEvent.type(field(container, 'reading.birch-18'), '17.9{Enter}');
     expect(
-      activeReadings(record())
-        .filter(({ sheet }) => sheet === 'B')
+      shopFacts(record())
+        .readings.filter(({ sheet }) => sheet === 'B')
         .map(({ place }) => place),
     ).toEqual(['near-left', 'near', 'middle']);
     expect(screen.getByRole('radio', { name: 'near right corner' }).getAttribute('aria-checked')).toBe('true');
@@ -72,7 +72,7 @@ describe('readings of a sheet', () => {
     ]);
     expect(container.textContent).toContain('0.3 mm thicker towards the far edge');
     await userEvent.click(screen.getByLabelText('Take back the reading 17.9 mm far edge'));
-    expect(activeReadings(record())).toHaveLength(2);
+    expect(shopFacts(record()).readings).toHaveLength(2);
     expect(container.textContent).not.toContain('thicker towards');
   });
 
@@ -118,24 +118,24 @@ describe('a part as it came off the saw', () => {
     const { container, record } = fields();
     await userEvent.type(field(container, 'as-cut.length'), '675.2');
     await userEvent.click(screen.getByRole('button', { name: 'It measures that' }));
-    expect(activeAsCut(record()).get('ink/shelf/s1')!.cut).toEqual({
+    expect(shopFacts(record()).asCut.get('ink/shelf/s1')!.cut).toEqual({
       panel: 'ink/shelf/s1',
       length: entered('675.2 mm'),
       planned: { length: entered('675.8 mm') },
     });
     await userEvent.type(field(container, 'as-cut.thickness'), '17.9');
     await userEvent.click(screen.getByRole('button', { name: 'It measures that' }));
-    const known = activeAsCut(record()).get('ink/shelf/s1')!;
+    const known = shopFacts(record()).asCut.get('ink/shelf/s1')!;
     expect([known.cut.length?.text, known.cut.thickness?.text, known.entries.length]).toEqual(['675.2 mm', '17.9 mm', 2]);
   });
 
   test('cut as planned takes the sizes of the cut list; not cut after all takes everything back', async () => {
     const { container, record } = fields();
     await userEvent.click(screen.getByRole('button', { name: 'It is cut as planned' }));
-    const { cut } = activeAsCut(record()).get('ink/shelf/s1')!;
+    const { cut } = shopFacts(record()).asCut.get('ink/shelf/s1')!;
     expect(Object.keys(cut).sort()).toEqual(['length', 'panel', 'planned', 'width']);
     await userEvent.click(within(container).getByRole('button', { name: 'Not cut after all' }));
-    expect(activeAsCut(record()).size).toBe(0);
+    expect(shopFacts(record()).asCut.size).toBe(0);
     expect(container.textContent).toContain('Cut? As it came off the saw');
   });
 });

@@ -3,7 +3,7 @@ import {
   entered,
   mm,
   peaksOf,
-  activeScans,
+  shopFacts,
   studsOf,
   tapeTextWithUnit,
   toMm,
@@ -47,8 +47,8 @@ export function ScanPanel() {
   const kept = useMemo(
     () =>
       mergedSamples(
-        activeScans(record)
-          .filter(({ scan }) => scan.up.nm === up.nm)
+        shopFacts(record)
+          .scans.filter(({ scan }) => scan.up.nm === up.nm)
           .flatMap(({ scan }) => scan.samples),
       ),
     [record, up.nm],
