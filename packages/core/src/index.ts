@@ -225,7 +225,8 @@ export { hangOnRail } from './proposals/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfCabinets, type RunPlan } from './proposals/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
 export { newStops, issueFixes, withoutStops } from './proposals/issue-fixes.ts';
-export { createPlanner, plan, stockReader, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './planner/plan.ts';
+export { stockReader } from './planner/stock-reader.ts';
+export { createPlanner, plan, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './planner/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {
   asPlan,

@@ -6,11 +6,11 @@ import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import type { SpecBase } from '../model/specs/spec-base.ts';
 import type { Shop } from '../model/shop.ts';
-import type { Product, Grain } from '../model/workshop.ts';
+import type { Grain, UnpricedProduct } from '../model/workshop.ts';
 
 /** A product with the thickness it is built with. */
 export interface Stocked {
-  readonly product: Product;
+  readonly product: UnpricedProduct;
   readonly used: ThicknessUsed;
   /** Kerf of the saw that will cut it. */
   readonly kerf: Length;

@@ -6,7 +6,7 @@ import { newSpec } from '../test/family-units.ts';
 import { resolveCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
-import { stockReader } from '../planner/plan.ts';
+import { stockReader } from '../planner/stock-reader.ts';
 import { buildCabinet } from './families.ts';
 import { nested } from './group.ts';
 

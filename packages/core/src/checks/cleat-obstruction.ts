@@ -6,7 +6,7 @@ import { blocksCabinets, mustBeReached, overlap, thingRect, type WallRect } from
 import { railRect } from '../wall/rails.ts';
 import { railsInOrder, type Wall, type WallThing } from '../model/wall.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
-import type { Finding, Fix } from './finding.ts';
+import { withFixes, type Finding, type Fix } from './finding.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 
 /** Clearance of a notch around its obstacle. [A] */
@@ -41,15 +41,12 @@ export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewh
     ...things.filter((thing) => mustBeReached(thing) || blocksCabinets(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
     ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
   ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
-  return inWay.map(({ name, rect }): Finding => ({
-    check: 'half-in-way',
-    unit: spec.id,
-    severity: 'change',
-    station: 'wall',
-    panels: [hanging.wallHalf],
-    other: name,
-    fixes: [...notchRound(spec, half, rect, hanging.shortFace), ...elsewhere()],
-  }));
+  return inWay.map(({ name, rect }) =>
+    withFixes<Finding>(
+      { check: 'half-in-way', unit: spec.id, severity: 'change', station: 'wall', panels: [hanging.wallHalf], other: name, fixes: [] },
+      () => [...notchRound(spec, half, rect, hanging.shortFace), ...elsewhere()],
+    ),
+  );
 }
 
 /** Notched from below, where enough of the cleat remains above. */

@@ -13,7 +13,7 @@ import type { Wall } from '../model/wall.ts';
 import type { Seating } from '../hang/seating.ts';
 import type { Finding } from './finding.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
-import type { Workshop } from '../model/workshop.ts';
+import type { UnpricedWorkshop } from '../model/workshop.ts';
 
 export interface CheckContext {
   readonly spec: CabinetSpec;
@@ -30,7 +30,9 @@ export interface CheckContext {
   readonly seating: Seating;
   /** First cut direction of the sheets. */
   readonly cutFirst: 'any' | 'rip' | 'crosscut' | 'breakdown';
-  readonly workshop: Workshop;
+  readonly workshop: UnpricedWorkshop;
+  /** Price of a product; asked for where a spoiled part is made again, and nowhere else. */
+  readonly priceOf: (productId: string) => number;
   readonly stockOf: (productId: string) => Stocked;
   readonly rows: readonly RowAnswer[];
   readonly zone: ReachZone;

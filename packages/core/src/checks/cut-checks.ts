@@ -58,7 +58,8 @@ const alreadyCut: Check = (context) => {
 };
 
 /** What can be done with the part, each with its consequence: trimmed where too large, made again, shimmed, or used as it is. */
-function atTheBench({ cabinet, workshop }: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
+function atTheBench(context: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
+  const { cabinet } = context;
   const part = cabinet.byId.get(panel)!;
   const apart = Math.abs(cut - planned);
   const keep = (how: 'shimmed' | 'accepted'): Fix => ({
@@ -70,14 +71,17 @@ function atTheBench({ cabinet, workshop }: CheckContext, { panel, along, cut, pl
       ? [{ label: { key: 'trim-part', lengthNm: apart, name: part.name }, fact: { kind: 'as-cut', asCut: { panel, [along]: enteredFromNm(planned) } } }]
       : [];
   const shim: Fix[] = cut < planned && apart <= MAX_SHIMMED ? [keep('shimmed')] : [];
-  return [...trim, remake(part, workshop), ...shim, keep('accepted')];
+  return [...trim, remake(part, context), ...shim, keep('accepted')];
 }
 
 /** Greatest thickness of a shim. [ASSUME] 5 mm */
 const MAX_SHIMMED = 5_000_000;
 
 /** Made again: out of the smallest offcut that holds it, or for its share of a new sheet. */
-function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, products }: CheckContext['workshop']): Fix {
+function remake(
+  { id, name, stock, length, width }: ResolvedPanel,
+  { workshop: { pieces, products }, priceOf }: Pick<CheckContext, 'workshop' | 'priceOf'>,
+): Fix {
   const [long, wide] = [Math.max(length.value, width.value), Math.min(length.value, width.value)];
   const holds = Object.values(pieces)
     .filter((piece) => piece.product === stock && piece.kind === 'offcut')
@@ -88,7 +92,7 @@ function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, pro
   const fact = { kind: 'spoiled' as const, spoiled: { layout: 'by-hand', part: id } };
   return holds[0]
     ? { label: { key: 'remake-from', text: pieceName(holds[0].id), name }, fact }
-    : { label: { key: 'remake-part', number: Math.round(share * (product?.price ?? 0) * 100) / 100, name }, fact };
+    : { label: { key: 'remake-part', number: Math.round(share * (product ? priceOf(stock) : 0) * 100) / 100, name }, fact };
 }
 
 /** Sets the entered size behind a length so that it matches the cut part. */

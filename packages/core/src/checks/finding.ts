@@ -236,3 +236,9 @@ export type Finding = Base &
   );
 
 export type CheckId = Finding['check'];
+
+/** The finding with its fixes, worked out when they are first looked at: findings are made at every keystroke, few of them are opened. */
+export function withFixes<F extends Finding>(finding: F, fixes: () => readonly Fix[]): F {
+  let known: readonly Fix[] | undefined;
+  return Object.defineProperty({ ...finding }, 'fixes', { enumerable: true, get: () => (known ??= fixes()) });
+}

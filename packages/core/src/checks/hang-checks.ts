@@ -7,7 +7,7 @@ import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
-import type { Fix } from './finding.ts';
+import { withFixes, type Fix, type Finding } from './finding.ts';
 import { strengthen, strongerWallScrews } from './strengthen.ts';
 
 /** Above resting people: greatest utilization, and a lock is required. */
@@ -111,20 +111,21 @@ const overLoad: Check = (context) => {
     const limits = loadLimits(context.hangInput);
     return (over ? limits.carriesKg : limits.lowKg) ?? 0;
   };
-  const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
-  return [
-    {
-      ...base,
-      check: 'over-load',
-      link: weakest.name,
-      use: weakest.use.value,
-      carriesKg: hang.refusals.length > 0 ? null : carriesKg(),
-      plannedKg: hang.plannedKg,
-      lowUse: Math.max(weakest.use.value, hang.atLow?.use.value ?? 0),
-      ...(over ? {} : { atLow: true }),
-      fixes: [...(over ? [] : toMeasure(context.hangInput).map(measured)), ...strengthen(context, weakest.kind)],
-    },
-  ];
+  const found: Finding = {
+    check: 'over-load',
+    unit: spec.id,
+    severity: 'stop',
+    station: 'hang',
+    panels: weakest.panels,
+    link: weakest.name,
+    use: weakest.use.value,
+    carriesKg: hang.refusals.length > 0 ? null : carriesKg(),
+    plannedKg: hang.plannedKg,
+    lowUse: Math.max(weakest.use.value, hang.atLow?.use.value ?? 0),
+    ...(over ? {} : { atLow: true }),
+    fixes: [],
+  };
+  return [withFixes(found, () => [...(over ? [] : toMeasure(context.hangInput).map(measured)), ...strengthen(context, weakest.kind)])];
 };
 
 /** Someone leans or pulls on it: a caution, a refusal where children reach it. */

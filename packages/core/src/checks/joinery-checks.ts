@@ -12,7 +12,7 @@ import { longestForSale } from '../stock/board-lengths.ts';
 import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
-import type { Product } from '../model/workshop.ts';
+import type { UnpricedProduct } from '../model/workshop.ts';
 
 /** Tolerance for recognizing a forgotten thickness in an entered size, nm. [A] */
 const NEAR = 500_000;
@@ -182,7 +182,7 @@ function shelfMiddles({ cabinet, spec }: CheckContext): Length[] {
 }
 
 /** Whether a sheet, or an offcut of it, holds a blank. */
-function holds({ workshop }: CheckContext, product: Product, length: number, width: number, turns: boolean): boolean {
+function holds({ workshop }: CheckContext, product: UnpricedProduct, length: number, width: number, turns: boolean): boolean {
   const margin = product.kind === 'sheet' ? 2 * workshop.shop.trim.nm : 0;
   const pieces = [
     { along: longestForSale(product, workshop).length.nm - margin, across: product.width.nm - margin },

@@ -16,7 +16,7 @@ import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRe
 import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../model/wall.ts';
-import type { Finding, Fix } from './finding.ts';
+import { withFixes, type Finding, type Fix } from './finding.ts';
 import { cleatObstruction } from './cleat-obstruction.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
@@ -151,7 +151,9 @@ function collisions(context: PlaceContext): Finding[] {
   const { block } = placed;
   const found: Finding[] = [];
   const hit = (what: 'unit' | 'thing' | 'wall' | 'ceiling' | 'floor', other: string, byNm: number): void =>
-    void found.push({ ...base(context), check: 'collides', severity: 'stop', what, other, byNm: Math.round(byNm), fixes: elsewhere(context) });
+    void found.push(
+      withFixes({ ...base(context), check: 'collides', severity: 'stop', what, other, byNm: Math.round(byNm), fixes: [] }, () => elsewhere(context)),
+    );
   for (const other of blocks) if (other.id !== block.id && overlap(block, other)) hit('unit', other.name, depthInto(block, other));
   for (const thing of things)
     if (blocksCabinets(thing) && thing.kind !== 'side-door' && overlap(block, thingRect(thing))) hit('thing', thing.name, depthInto(block, thingRect(thing)));
@@ -167,7 +169,9 @@ function collisions(context: PlaceContext): Finding[] {
 const covered = (context: PlaceContext): Finding[] =>
   context.things
     .filter((thing) => mustBeReached(thing) && overlap(context.placed.block, thingRect(thing)))
-    .map((thing) => ({ ...base(context), check: 'covers-outlet', severity: 'change', other: thing.name, fixes: elsewhere(context) }));
+    .map((thing) =>
+      withFixes<Finding>({ ...base(context), check: 'covers-outlet', severity: 'change', other: thing.name, fixes: [] }, () => elsewhere(context)),
+    );
 
 function baseboard(context: PlaceContext): Finding[] {
   const { wall, placed } = context;
@@ -205,20 +209,13 @@ function roomDoors(context: PlaceContext): Finding[] {
     .map(({ thing, sector }) => {
       const free = freeDepth(sector, block);
       const shallower = roundDown(toMm((spec.depth.nm - (block.out - free)) as Length), spec.unit);
-      return {
-        ...base(context),
-        check: 'room-door',
-        severity: 'stop',
-        other: thing.name,
-        depthNm: block.out,
-        freeNm: free,
-        fixes: [
-          ...elsewhere(context),
-          ...(enters(spec, 'depth') && shallower.nm >= 100 * NM_PER.mm
-            ? [{ label: { key: 'make-shallower' as const, lengthNm: shallower.nm }, edit: [{ path: ['units', spec.id, 'depth'], value: shallower }] }]
-            : []),
-        ],
-      } satisfies Finding;
+      const found: Finding = { ...base(context), check: 'room-door', severity: 'stop', other: thing.name, depthNm: block.out, freeNm: free, fixes: [] };
+      return withFixes(found, () => [
+        ...elsewhere(context),
+        ...(enters(spec, 'depth') && shallower.nm >= 100 * NM_PER.mm
+          ? [{ label: { key: 'make-shallower' as const, lengthNm: shallower.nm }, edit: [{ path: ['units', spec.id, 'depth'], value: shallower }] }]
+          : []),
+      ]);
     });
 }
 
@@ -264,7 +261,9 @@ function ownDoors(context: PlaceContext): Finding[] {
       spec.front === 'doors' || spec.front === 'drawers' || spec.front === 'lid-up' || spec.front === 'flap-down'
         ? []
         : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', spec.id, 'front'], value: 'doors' }] }];
-    found.push({ ...base(context), check: 'door-hits', severity: 'change', other, wall: ofWall, fixes: [...fixes, ...pair, ...elsewhere(context)] });
+    found.push(
+      withFixes({ ...base(context), check: 'door-hits', severity: 'change', other, wall: ofWall, fixes: [] }, () => [...fixes, ...pair, ...elsewhere(context)]),
+    );
   };
   for (const other of blocks) if (other.id !== block.id && other.out > block.out && (hits(other) || inDrawers(other, other.out))) say(other.name, false);
   for (const thing of things) {

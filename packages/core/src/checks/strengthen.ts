@@ -42,9 +42,10 @@ function evenOverStuds(context: HangContext): Fix[] {
   const { from, to } = wallHalfEnds(cabinet);
   const room = to - from - 2 * minFromEndMm(cabinet);
   const all = hangInput.studsMm;
-  const shifts = all.flatMap((first, i) =>
-    all.slice(i + 1).flatMap((last) => (last - first <= room ? [{ span: last - first, by: (first + last - from - to) / 2 }] : [])),
-  );
+  // In order along the wall: a pair wider than the cleat has only wider ones after it.
+  const shifts: { readonly span: number; readonly by: number }[] = [];
+  for (const [i, first] of all.entries())
+    for (let j = i + 1; j < all.length && all[j]! - first <= room; j++) shifts.push({ span: all[j]! - first, by: (first + all[j]! - from - to) / 2 });
   const widest = Math.max(0, ...shifts.map(({ span }) => span));
   // Spans within a screw's width count as equal.
   const best = shifts.filter(({ span }) => span > widest - 10).sort((a, b) => Math.abs(a.by) - Math.abs(b.by))[0];

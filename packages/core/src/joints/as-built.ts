@@ -34,8 +34,8 @@ export interface BuiltFacts {
   readonly openings: ReadonlyMap<string, BuiltOpening>;
   /** Panels used as they are although they differ from the plan. */
   readonly kept: ReadonlySet<string>;
-  /** Measured thickness of the sheet a panel is cut from, null where unknown; null itself where no sheet is settled. */
-  readonly sheetThickness: ((panel: string, product: string) => Length | null) | null;
+  /** Measured thickness of the sheet a panel is cut from, by product and panel, as in 'birch-18 ink/side/left'; absent where unknown. */
+  readonly sheetThickness: ReadonlyMap<string, Length>;
 }
 
 /** A conflict between what is built and what is planned. */
@@ -58,11 +58,11 @@ const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 /** The cabinet with its joints adapted to the cut parts; the same object without any. */
 export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeometry {
   const cabinet = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
-  if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return cabinet;
+  if (facts.parts.size === 0 && facts.slots.size === 0 && facts.sheetThickness.size === 0) return cabinet;
   const byId = new Map(cabinet.panels.map((panel) => [panel.id, panel]));
   let changed = false;
   const panels = cabinet.panels.map((panel) => {
-    const own = facts.parts.get(panel.id)?.thickness ?? facts.sheetThickness?.(panel.id, panel.stock) ?? null;
+    const own = facts.parts.get(panel.id)?.thickness ?? facts.sheetThickness.get(`${panel.stock} ${panel.id}`) ?? null;
     if (own === null || own === panel.thickness) return panel;
     changed = true;
     const measured = { ...panel, ownThickness: own };

@@ -50,27 +50,30 @@ const anyRecord = fc
   .array(fc.constantFrom(note, reading, cut, sawn, made, spoiled, kept), { maxLength: 12 })
   .map((entries) => entries.map((each, index): RecordEntry => ({ ...each, id: `r${index}` })))
   .chain((entries) =>
-    fc.subarray(entries).map((withdrawn) => [
-      ...entries,
-      ...withdrawn.map(({ id }, index): RecordEntry => ({ id: `w${index}`, at: note.at, kind: 'withdrawn', withdraws: id })),
-    ]),
+    fc
+      .subarray(entries)
+      .map((withdrawn) => [...entries, ...withdrawn.map(({ id }, index): RecordEntry => ({ id: `w${index}`, at: note.at, kind: 'withdrawn', withdraws: id }))]),
   );
 
 test('folding on from an earlier version gives what folding anew gives', () => {
-  fc.assert(fc.property(anyRecord, fc.nat(12), (record, length) => {
-  const earlier = record.slice(0, length);
-  shopFacts(earlier);
-  const onward = shopFacts([...record], earlier);
-  expect(onward).toEqual(shopFacts([...record]));
-  }));
+  fc.assert(
+    fc.property(anyRecord, fc.nat(12), (record, length) => {
+      const earlier = record.slice(0, length);
+      shopFacts(earlier);
+      const onward = shopFacts([...record], earlier);
+      expect(onward).toEqual(shopFacts([...record]));
+    }),
+  );
 });
 
 test('withdrawing everything leaves nothing', () => {
-  fc.assert(fc.property(anyRecord, (record) => {
-  const all = record.filter(({ kind }) => kind !== 'withdrawn');
-  const back = all.map(({ id }): RecordEntry => ({ id: `back-${id}`, at: note.at, kind: 'withdrawn', withdraws: id }));
-  const facts = shopFacts([...record, ...back]);
-  expect([facts.readings, facts.operations, facts.sawn, facts.steps, facts.notes].flat()).toEqual([]);
-  expect([...facts.asCut.keys(), ...facts.kept, ...facts.finished, ...facts.slots.keys()]).toEqual([]);
-  }));
+  fc.assert(
+    fc.property(anyRecord, (record) => {
+      const all = record.filter(({ kind }) => kind !== 'withdrawn');
+      const back = all.map(({ id }): RecordEntry => ({ id: `back-${id}`, at: note.at, kind: 'withdrawn', withdraws: id }));
+      const facts = shopFacts([...record, ...back]);
+      expect([facts.readings, facts.operations, facts.sawn, facts.steps, facts.notes].flat()).toEqual([]);
+      expect([...facts.asCut.keys(), ...facts.kept, ...facts.finished, ...facts.slots.keys()]).toEqual([]);
+    }),
+  );
 });

@@ -40,6 +40,9 @@ export interface Product {
   readonly unit: DisplayUnit;
 }
 
+/** A product as building sees it: no size or verdict depends on a price. */
+export type UnpricedProduct = Omit<Product, 'price'>;
+
 /** Stock on hand: a bought sheet or board, or a usable offcut. */
 export interface StockPiece {
   readonly id: string;
@@ -84,3 +87,8 @@ export interface Workshop {
 }
 
 export type Grain = 'length' | 'width' | 'none';
+
+/** The workshop as building sees it, without money. */
+export interface UnpricedWorkshop extends Pick<Workshop, 'shop' | 'pieces'> {
+  readonly products: Readonly<Record<string, UnpricedProduct>>;
+}

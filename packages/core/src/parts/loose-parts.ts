@@ -6,7 +6,7 @@ import type { ThicknessUsed } from '../stock/workshop.ts';
 import { explainedLength, plus } from '../explained/explained-length.ts';
 import type { Corner } from './corner.ts';
 import type { PartLine } from './part-line.ts';
-import type { Product } from '../model/workshop.ts';
+import type { UnpricedProduct } from '../model/workshop.ts';
 import type { LoosePart, OutlineCorner } from '../model/loose-part.ts';
 
 /** Prefix of marks and ids of loose parts. */
@@ -18,7 +18,7 @@ export const looseInOrder = (loose: Readonly<Record<string, LoosePart>>): LooseP
 /** Cut list lines; each piece has an id of its own, so that it can be pinned, ticked and spoiled. */
 export const looseLines = (
   loose: Readonly<Record<string, LoosePart>>,
-  stockOf: (id: string) => { readonly product: Product; readonly used: ThicknessUsed },
+  stockOf: (id: string) => { readonly product: UnpricedProduct; readonly used: ThicknessUsed },
 ): PartLine[] =>
   looseInOrder(loose).map(({ id, name, stock, count, length, width, grain, outline }, index): PartLine => {
     const { product, used } = stockOf(stock);

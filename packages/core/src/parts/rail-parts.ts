@@ -11,7 +11,7 @@ import type { Wall, WallRail } from '../model/wall.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import type { PartLine } from './part-line.ts';
-import type { Product } from '../model/workshop.ts';
+import type { UnpricedProduct } from '../model/workshop.ts';
 
 /** A cabinet cleat to be cut from a rail's boards. */
 export interface RailHalf {
@@ -31,7 +31,7 @@ export interface RailPlan {
 }
 
 export interface RailStock {
-  readonly product: Product;
+  readonly product: UnpricedProduct;
   readonly used: ThicknessUsed;
   readonly kerf: Length;
 }

@@ -9,10 +9,10 @@ import { starterWorkshop } from '../stock/catalogue.ts';
 import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { malformed, mismeasured } from '../test/audit.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
-import { stockReader } from './plan.ts';
+import { stockReader } from './stock-reader.ts';
 
 const stockOf = stockReader([], starterWorkshop());
-const NONE: BuiltFacts = { parts: new Map(), slots: new Map(), openings: new Map(), kept: new Set(), sheetThickness: null };
+const NONE: BuiltFacts = { parts: new Map(), slots: new Map(), openings: new Map(), kept: new Set(), sheetThickness: new Map() };
 /** What is as planned: docs/formulas/as-cut.md, and what sharing a difference over two ends rounds. */
 const WITHIN = 0.2e6 + 2;
 
@@ -75,7 +75,10 @@ test.each(FAMILY_IDS)('%s: parts that measure a little otherwise get slots for w
       const built = buildCabinet(design, stockOf);
       const planned = resolveCabinet(built);
       const by = microns * 1000;
-      const facts: BuiltFacts = { ...NONE, sheetThickness: (panel) => (planned.byId.get(panel)!.thickness + by) as Length };
+      const facts: BuiltFacts = {
+        ...NONE,
+        sheetThickness: new Map(planned.panels.map(({ id, stock, thickness }) => [`${stock} ${id}`, (thickness + by) as Length])),
+      };
       const cabinet = resolveCabinet(asBuilt(built, facts));
       for (const host of cabinet.panels)
         for (const slot of host.slots) {

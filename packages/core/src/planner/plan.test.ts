@@ -4,6 +4,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import { fixWords } from '../checks/words/fixes.ts';
 import { entered } from '../length/entered.ts';
+import type { RecordEntry } from '../model/record.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
@@ -74,14 +75,15 @@ describe('the planner', () => {
     expect(second.byId.get('ink')).not.toBe(first.byId.get('ink'));
   });
 
-  test('a reading, the wall, the workshop and children each plan it anew', () => {
+  test('a reading, the wall, the shop and children each plan it anew', () => {
     const { design, record, workshop } = printRoom();
     const planner = createPlanner();
     const first = planner.plan(design, record, workshop).byId.get('type');
+    const reading: RecordEntry = { id: 'new', at: '2026-03-01T10:00:00Z', kind: 'thickness', reading: { product: 'birch-18', value: entered('17 mm') } };
     const kinds: [string, () => Plan][] = [
-      ['record', () => planner.plan(design, [...record], workshop)],
+      ['record', () => planner.plan(design, [...record, reading], workshop)],
       ['wall', () => planner.plan({ ...design, wall: { ...design.wall } }, record, workshop)],
-      ['workshop', () => planner.plan(design, record, { ...workshop })],
+      ['workshop', () => planner.plan(design, record, { ...workshop, shop: { ...workshop.shop } })],
       ['children', () => planner.plan({ ...design, children: true }, record, workshop)],
     ];
     for (const [, again] of kinds) expect(again().byId.get('type')).not.toBe(first);

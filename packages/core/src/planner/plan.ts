@@ -2,51 +2,39 @@
  * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every cabinet. A pure function; createPlanner() caches each
  * cabinet's plan until one of its inputs changes.
  */
-import { latePanels, type Ticked } from '../build/late-parts.ts';
-import { buildCabinet, faultOfSpec } from '../cabinets/families.ts';
+import type { StockOf } from '../cabinets/box-frame.ts';
 import { Unbuildable, type DesignFault } from '../cabinets/family.ts';
-import type { Stocked } from '../cabinets/box-frame.ts';
-import { checkCabinet, bySeverity } from '../checks/checks.ts';
+import { bySeverity } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
-import { reachOf } from '../contents/person.ts';
-import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { judged, type Judged } from '../checks/verdict.ts';
-import { analyzeHanging } from '../hang/hang.ts';
-import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
-import { railFault } from '../hang/on-rail.ts';
-import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
-import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
-import { heldByTwoPlanes } from '../hang/two-planes.ts';
-import { wallHalfEnds } from '../hang/wall-links.ts';
-import { toMm } from '../length/length.ts';
-import { asBuilt, misfitsOf, type BuiltFacts } from '../joints/as-built.ts';
+import type { RowAnswer } from '../contents/row.ts';
+import type { HangingAnalysis } from '../hang/hang.ts';
+import type { HangInput } from '../hang/hang-input.ts';
+import type { Seating } from '../hang/seating.ts';
+import { specsInOrder, type Design } from '../model/design.ts';
+import type { RecordEntry } from '../model/record.ts';
+import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import type { Wall } from '../model/wall.ts';
+import type { Workshop } from '../model/workshop.ts';
 import { looseLines } from '../parts/loose-parts.ts';
-import { partsOf } from '../parts/parts.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { RailPlan } from '../parts/rail-parts.ts';
-import { contentsMass, loadedCabinet, weightsOf, type Load, type LotsOn, type CabinetWeights } from '../parts/weights.ts';
-import { sagOf, type ShelfSag } from '../sag/cabinet-sag.ts';
-import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
-import { MATERIALS, type Material } from '../stock/materials.ts';
-import { thicknessOf } from '../stock/thickness.ts';
-import { widestKerf } from '../stock/shop.ts';
-import { wallFacts, type WallFacts } from '../wall/facts.ts';
+import { contentsMass, type CabinetWeights, type Load } from '../parts/weights.ts';
+import type { ShelfSag } from '../sag/cabinet-sag.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { WallBlock } from '../wall/placed.ts';
-import type { Wall } from '../model/wall.ts';
-import { builtFacts } from './built-facts.ts';
-import { homesByCabinet, lotsOf, sameLots, type Homes } from './contents.ts';
-import { learnedWorkshop } from './learned-workshop.ts';
-import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
-import { specsInOrder, type Design } from '../model/design.ts';
-import type { ThicknessReading, RecordEntry } from '../model/record.ts';
-import type { Workshop } from '../model/workshop.ts';
-import { shopFacts } from '../model/shop-facts.ts';
-import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
+import { finishStages, loadStages, type CheckInputs, type FinishedStages, type LoadedStages } from './cabinet-stages.ts';
+import { lotsOf } from './contents.ts';
+import { projectFactsReader } from './project-facts.ts';
+import { railNeighbours, railPlans } from './rails.ts';
+import { sameContent, sameList, stage, type Kept } from './stage.ts';
 
 export interface CabinetPlan {
   readonly id: string;
   readonly name: string;
+  /** As entered. */
+  readonly spec: CabinetSpec;
   readonly letter: string;
   readonly cabinet: ResolvedCabinet;
   readonly parts: readonly PartLine[];
@@ -81,197 +69,161 @@ export interface Plan {
   /** The cut list of all cabinets, rails and loose parts. */
   readonly parts: readonly PartLine[];
   readonly findings: readonly Finding[];
-  readonly stockOf: (productId: string) => Stocked;
+  readonly stockOf: StockOf;
 }
 
 export interface Planner {
   plan(design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan;
 }
 
-/** Inputs of one cabinet's plan. */
-interface CabinetInputs {
-  readonly spec: CabinetSpec;
-  readonly wall: Wall;
-  /** Derived from the wall, so not compared. */
-  readonly facts: WallFacts;
-  readonly children: boolean;
-  readonly earthquakes: boolean;
-  readonly cutFirst: Design['cutting']['first'];
-  readonly person: Design['person'];
-  readonly items: Design['items'];
-  readonly lots: LotsOn;
-  readonly record: readonly RecordEntry[];
-  readonly cutFrom: Design['cutFrom'];
-  /** Derived from the record and the settled layouts, so not compared. */
-  readonly built: BuiltFacts;
-  readonly workshop: Workshop;
-  /** From the record: results of first hangings. */
-  readonly hangs: readonly FirstHang[];
-  /** From the record: steps that are ticked. */
-  readonly ticked: Ticked;
-  readonly letter: string;
+interface PlannedStages {
+  readonly stages: FinishedStages;
+  readonly alone: Kept<PlannedInputs, CabinetPlan>;
+  /** With the findings at its place on the wall. */
+  readonly placed: Kept<{ readonly plan: CabinetPlan; readonly here: readonly Finding[] }, CabinetPlan>;
 }
 
-interface Cached {
-  readonly inputs: CabinetInputs;
-  readonly made: Made;
-  /** Loads of neighbors on the same rail, serialized, and the plan made with them. */
-  readonly shared: string;
-  readonly plan: CabinetPlan;
-}
-
-/** A cabinet between the two phases of planning. */
-interface Making {
-  readonly inputs: CabinetInputs;
-  readonly before: Cached | undefined;
-  readonly made: Made;
-}
-
-/** Views of the record, folded once until a fact is added. */
-interface ReadRecord {
-  readonly record: readonly RecordEntry[];
-  readonly cutFrom: Design['cutFrom'];
-  readonly workshop: Workshop;
-  readonly built: BuiltFacts;
-  readonly hangs: readonly FirstHang[];
-  readonly ticked: Ticked;
-  readonly readings: readonly ThicknessReading[];
-  readonly learned: Workshop;
-}
+const withPlace = stage(({ plan: alone, here }: { readonly plan: CabinetPlan; readonly here: readonly Finding[] }): CabinetPlan =>
+  here.length > 0 ? { ...alone, findings: bySeverity([...here, ...alone.findings]) } : alone,
+);
+const onWall = stage(({ wall, cabinets }: { readonly wall: Wall; readonly cabinets: readonly CabinetPlan[] }) => checkPlaces(wall, cabinets), {
+  cabinets: sameList,
+});
+const rails = stage(
+  ({ wall, units, cabinets, stockOf }: Pick<Design, 'wall' | 'units'> & { readonly cabinets: readonly CabinetPlan[]; readonly stockOf: StockOf }): RailPlan[] =>
+    railPlans({ wall, units }, cabinets, stockOf),
+  { cabinets: sameList },
+);
+const loose = stage(({ loose: parts, stockOf }: Pick<Design, 'loose'> & { readonly stockOf: StockOf }): PartLine[] => looseLines(parts, stockOf));
 
 /** A planner with its own cache; one per open project. */
 export function createPlanner(): Planner {
-  let cache = new Map<string, Cached>();
-  let held: { readonly items: Design['items']; readonly homes: Homes } | undefined;
-  let known: { readonly wall: Wall; readonly facts: WallFacts } | undefined;
-  let read: ReadRecord | undefined;
+  const factsOf = projectFactsReader();
+  let loadedBefore = new Map<string, LoadedStages>();
+  let plannedBefore = new Map<string, PlannedStages>();
+  let wallBefore: ReturnType<typeof onWall> | undefined;
+  let railsBefore: ReturnType<typeof rails> | undefined;
+  let looseBefore: ReturnType<typeof loose> | undefined;
+  let before: Plan | undefined;
   return {
     plan(design, record, workshop) {
-      const next = new Map<string, Cached>();
-      if (read?.record !== record || read.cutFrom !== design.cutFrom || read.workshop !== workshop)
-        read = {
-          record,
-          cutFrom: design.cutFrom,
-          workshop,
-          built: builtFacts(design, record),
-          hangs: shopFacts(record).hung.map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
-          ticked: shopFacts(record).ticked,
-          readings: shopFacts(record).readings,
-          learned: learnedWorkshop(record, workshop).workshop,
-        };
-      const { built } = read;
-      const stockOf = stockReader(read.readings, read.learned);
-      if (held?.items !== design.items) held = { items: design.items, homes: homesByCabinet(design.items) };
-      const { homes } = held;
-      const { wall, children, earthquakes, person } = design;
-      if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
-      const { facts } = known;
+      const { stockOf, built, hangs, ticked, homes, wallFacts, workshop: unpriced } = factsOf(design, record, workshop);
+      const { wall, children, earthquakes, person, items } = design;
       const unplanned: UnplannedCabinet[] = [];
-      const making = specsInOrder(design).flatMap((spec, index): Making[] => {
-        const inputs: CabinetInputs = {
-          spec,
-          wall,
-          facts,
-          children,
-          earthquakes,
-          cutFirst: design.cutting.first,
-          person,
-          items: design.items,
-          lots: lotsOf(homes, spec),
-          record,
-          cutFrom: design.cutFrom,
-          built,
-          hangs: read!.hangs,
-          ticked: read!.ticked,
-          workshop,
-          letter: cabinetLetter(index),
-        };
-        const before = cache.get(spec.id);
-        if (before !== undefined && sameInputs(before.inputs, inputs)) return [{ inputs, before, made: before.made }];
-        const made = attempted(() => checkedGeometry(inputs, stockOf));
-        if ('fault' in made) unplanned.push(unplannedCabinet(inputs, made.fault));
-        return 'fault' in made ? [] : [{ inputs, before: undefined, made: made.value }];
+      const loaded = specsInOrder(design).flatMap((spec, index): LoadedStages[] => {
+        const letter = cabinetLetter(index);
+        const made = attempted(() =>
+          loadStages(loadedBefore.get(spec.id), { spec, letter, stockOf, built, lots: lotsOf(homes, spec), items, wall, wallFacts }),
+        );
+        if ('value' in made) return [made.value];
+        unplanned.push(unplannedCabinet(spec, letter, made.fault));
+        return [];
       });
-      const neighbours = railNeighbours(making.map(({ made }) => made));
-      const alone = making.flatMap(({ inputs, before, made }): { readonly plan: CabinetPlan; readonly spec: CabinetSpec }[] => {
-        const loads = neighbours(made);
-        const shared = JSON.stringify(loads);
-        const finished = before?.shared === shared ? { value: before.plan } : attempted(() => finishCabinet(inputs, made, loads, stockOf));
-        if ('fault' in finished) {
-          unplanned.push(unplannedCabinet(inputs, finished.fault));
-          return [];
-        }
-        next.set(inputs.spec.id, { inputs, made, shared, plan: finished.value });
-        return [{ plan: finished.value, spec: inputs.spec }];
-      });
-      cache = next;
-      const places = checkPlaces(
-        wall,
-        alone.map(({ plan: cabinetPlan, spec }) => ({ ...cabinetPlan, spec })),
-      );
-      const cabinets = alone.map(({ plan: cabinetPlan }) => {
-        const here = places.get(cabinetPlan.id) ?? [];
-        return here.length > 0 ? { ...cabinetPlan, findings: bySeverity([...here, ...cabinetPlan.findings]) } : cabinetPlan;
-      });
-      const rails = railPlans(design, cabinets, stockOf);
-      return {
-        cabinets,
-        unplanned,
-        byId: new Map(cabinets.map((cabinetPlan) => [cabinetPlan.id, cabinetPlan])),
-        rails,
-        parts: [...cabinets.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts), ...looseLines(design.loose, stockOf)],
-        findings: [...unplanned.map(({ finding }) => finding), ...cabinets.flatMap(({ findings }) => findings)],
-        stockOf,
+      loadedBefore = new Map(loaded.map((each) => [each.inputs.spec.id, each]));
+      const checked: CheckInputs = {
+        children,
+        earthquakes,
+        cutFirst: design.cutting.first,
+        person,
+        hangs,
+        ticked,
+        workshop: unpriced,
+        products: workshop.products,
       };
+      const neighbours = railNeighbours(loaded.map(onRailOf));
+      const planned = loaded.flatMap((each): Omit<PlannedStages, 'placed'>[] => {
+        const { spec, letter } = each.inputs;
+        const known = plannedBefore.get(spec.id);
+        const finished = attempted(() => finishStages(known?.stages, each, neighbours(onRailOf(each)), checked));
+        if ('value' in finished) return [{ stages: finished.value, alone: cabinetPlan(known?.alone, plannedInputsOf(finished.value)) }];
+        unplanned.push(unplannedCabinet(spec, letter, finished.fault));
+        return [];
+      });
+      wallBefore = onWall(wallBefore, { wall, cabinets: planned.map(({ alone }) => alone.value) });
+      const places = wallBefore.value;
+      const rows = planned.map(({ stages, alone }): PlannedStages => {
+        const here = places.get(alone.value.id) ?? [];
+        return { stages, alone, placed: withPlace(plannedBefore.get(alone.value.id)?.placed, { plan: alone.value, here }) };
+      });
+      plannedBefore = new Map(rows.map((each) => [each.alone.value.id, each]));
+      const cabinets = rows.map(({ placed }) => placed.value);
+      railsBefore = rails(railsBefore, { wall, units: design.units, cabinets, stockOf });
+      looseBefore = loose(looseBefore, { loose: design.loose, stockOf });
+      before = assembled(before, cabinets, unplanned, railsBefore.value, looseBefore.value, stockOf);
+      return before;
     },
   };
 }
 
-/** Compares by identity, since documents are immutable; items on its floors one by one. */
-const sameInputs = (a: CabinetInputs, b: CabinetInputs): boolean =>
-  a.spec === b.spec &&
-  a.wall === b.wall &&
-  a.children === b.children &&
-  a.earthquakes === b.earthquakes &&
-  a.cutFirst === b.cutFirst &&
-  a.person === b.person &&
-  a.record === b.record &&
-  a.cutFrom === b.cutFrom &&
-  a.workshop === b.workshop &&
-  a.letter === b.letter &&
-  sameLots(a.lots, b.lots) &&
-  Object.values(a.spec.rows).every(({ items }) => items.every((id) => a.items[id] === b.items[id]));
-
-/** The whole plan without a cache, for the command and tests. */
-export const plan = (design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan => createPlanner().plan(design, record, workshop);
-
-/**
- * Products with the thickness to build with.
- * @throws RangeError on a product missing from the workshop; readers check that first
- */
-export function stockReader(readings: readonly ThicknessReading[], workshop: Workshop): (id: string) => Stocked {
-  const memory = new Map<string, Stocked>();
-  const kerf = widestKerf(workshop.shop);
-  return (id) => {
-    const known = memory.get(id);
-    if (known) return known;
-    const product = workshop.products[id];
-    if (!product) throw new RangeError(`there is no product '${id}' in the workshop`);
-    const stocked: Stocked = { product, used: thicknessOf(product, readings), kerf, fits: workshop.shop.fits };
-    memory.set(id, stocked);
-    return stocked;
+/** The plan of all cabinets; the same object as before where nothing in it changed. */
+function assembled(
+  before: Plan | undefined,
+  cabinets: readonly CabinetPlan[],
+  unplanned: readonly UnplannedCabinet[],
+  ofRails: readonly RailPlan[],
+  ofLoose: readonly PartLine[],
+  stockOf: StockOf,
+): Plan {
+  const parts = [...cabinets.flatMap((each) => each.parts), ...ofRails.flatMap((each) => each.parts), ...ofLoose];
+  const isSame = before && before.stockOf === stockOf && before.rails === ofRails && sameList(before.parts, parts);
+  if (isSame && sameList(before.cabinets, cabinets) && sameContent(before.unplanned, unplanned)) return before;
+  return {
+    cabinets,
+    unplanned,
+    byId: new Map(cabinets.map((each) => [each.id, each])),
+    rails: ofRails,
+    parts,
+    findings: [...unplanned.map(({ finding }) => finding), ...cabinets.flatMap(({ findings }) => findings)],
+    stockOf,
   };
 }
 
-/** A cabinet before its hanging: geometry and weights. */
-interface Made {
-  readonly spec: CabinetSpec;
-  readonly cabinet: ResolvedCabinet;
-  readonly weights: CabinetWeights;
-  readonly loaded: Load;
-  readonly rows: readonly RowAnswer[];
-  readonly hangInput: HangInput;
+const onRailOf = ({ inputs: { spec }, geometry, weights, ground }: LoadedStages) => ({
+  spec,
+  cabinet: geometry.value,
+  loaded: weights.value.loaded,
+  hangInput: ground.value,
+});
+
+/** What the stages of a cabinet came to. */
+const cabinetPlan = stage(
+  ({ spec, analysis, findings, ...made }: PlannedInputs): CabinetPlan => ({
+    ...made,
+    id: spec.id,
+    name: spec.name,
+    spec,
+    contentsKg: contentsMass(made.weights),
+    hang: judged(analysis, findings),
+    block: blockOf(spec, made.cabinet),
+    findings,
+  }),
+  { seating: sameContent },
+);
+
+interface PlannedInputs
+  extends Pick<CabinetPlan, 'spec' | 'letter' | 'cabinet' | 'parts' | 'weights' | 'loaded' | 'sag' | 'rows' | 'hangInput' | 'seating' | 'findings'> {
+  readonly analysis: HangingAnalysis;
 }
+
+function plannedInputsOf({ loaded, parts, hanging, sag, seating, findings }: FinishedStages): PlannedInputs {
+  const { inputs, geometry, weights, rows } = loaded;
+  return {
+    spec: inputs.spec,
+    letter: inputs.letter,
+    cabinet: geometry.value,
+    parts: parts.value,
+    ...weights.value,
+    sag: sag.value,
+    rows: rows.value,
+    hangInput: hanging.value.input,
+    analysis: hanging.value.analysis,
+    seating,
+    findings: findings.value,
+  };
+}
+
+/** The whole plan without a cache, for the command and tests. */
+export const plan = (design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan => createPlanner().plan(design, record, workshop);
 
 /** The value of a planning step, or its fault: a fault of the program takes out one cabinet, never the page. */
 function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: DesignFault } {
@@ -283,101 +235,10 @@ function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: 
   }
 }
 
-const unplannedCabinet = ({ spec: { id, name }, letter }: CabinetInputs, fault: DesignFault): UnplannedCabinet => {
+function unplannedCabinet({ id, name }: CabinetSpec, letter: string, fault: DesignFault): UnplannedCabinet {
   const { path, message, accepted } = fault;
   const station = path[0] === 'hanging' ? 'hang' : 'box';
   return { id, name, letter, fault, finding: { check: 'not-planned', unit: id, severity: 'stop', station, panels: [], path, message, accepted, fixes: [] } };
-};
-
-function checkedGeometry(inputs: CabinetInputs, stockOf: (id: string) => Stocked): Made {
-  const fault = faultOfSpec(inputs.spec);
-  if (fault) throw new Unbuildable(fault);
-  return geometryOf(inputs, stockOf);
-}
-
-function geometryOf({ spec, wall, facts, lots, items, built }: CabinetInputs, stockOf: (id: string) => Stocked): Made {
-  const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const cabinet = onPieces(resolveCabinet(asBuilt(buildCabinet(onItsRail(spec, wall, stockOf), stockOf), built)), spec, wall);
-  const weights = weightsOf(cabinet, spec.contents, spec.topLoaded, materialOf, lots);
-  const moving = groundOf(wall) === 'moving';
-  // In a vehicle its ribs decide where the fixings go, where they are known.
-  const onRibs = boundToStuds(wall) || (moving && facts.studs.length > 0);
-  const studsMm =
-    moving && !heldByTwoPlanes(cabinet, wall)
-      ? []
-      : onRibs
-        ? facts.studs.map((at) => toMm(at) - toMm(spec.place.along.nm))
-        : fixingPlaces(wallHalfEnds(cabinet), toMm(wall.fixing.every.nm));
-  const rows = Object.values(spec.rows)
-    .sort((a, b) => a.order - b.order)
-    .flatMap((row) => {
-      const inside = cabinet.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
-      const answer = inside ? answerRow(row, (id) => (Object.hasOwn(items, id) ? items[id] : undefined), inside) : null;
-      return answer ? [answer] : [];
-    });
-  const hangInput: HangInput = {
-    cabinet,
-    weights,
-    wall,
-    studsMm,
-    materialOf,
-    isFaced: (id) => stockOf(id).product.faced,
-    neighbours: [],
-    railFault: railFault(spec, cabinet, wall),
-  };
-  return { spec, cabinet, weights, loaded: loadedCabinet(weights), rows, hangInput };
-}
-
-function finishCabinet(
-  { spec, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs, ticked }: CabinetInputs,
-  made: Made,
-  neighbours: readonly RailNeighbour[],
-  stockOf: (id: string) => Stocked,
-): CabinetPlan {
-  const { cabinet, weights, loaded, rows } = made;
-  const hangInput = { ...made.hangInput, neighbours };
-  const parts = partsOf(cabinet, letter);
-  const sag = sagOf(cabinet, weights, hangInput.materialOf);
-  const hanging = analyzeHanging(hangInput);
-  const seating = seatingOf(spec.id, spec.hanging.seats?.nm ?? null, hangs);
-  const zone = reachOf(person.height.nm);
-  const findings = checkCabinet({
-    spec,
-    cabinet,
-    hangInput,
-    hang: hanging,
-    sag,
-    parts,
-    wall,
-    facts,
-    children,
-    earthquakes,
-    seating,
-    cutFirst,
-    workshop,
-    stockOf,
-    rows,
-    zone,
-    misfits: misfitsOf(cabinet, built),
-    late: latePanels(cabinet, ticked),
-  });
-  return {
-    id: spec.id,
-    name: spec.name,
-    letter,
-    cabinet,
-    parts,
-    weights,
-    loaded,
-    contentsKg: contentsMass(weights),
-    sag,
-    rows,
-    hangInput,
-    hang: judged(hanging, findings),
-    block: blockOf(spec, cabinet),
-    seating,
-    findings,
-  };
 }
 
 /** A, B … Z, AA, AB … */

@@ -81,7 +81,7 @@ const shifted = ({ from, studs, stretches }: RailNeighbour, byMm: number): RailN
 
 /** The boards of every rail, with the cabinet cleats that come out of them. */
 export function railPlans(
-  design: Design,
+  design: Pick<Design, 'wall' | 'units'>,
   cabinets: readonly { readonly id: string; readonly cabinet: ResolvedCabinet }[],
   stockOf: (id: string) => Stocked,
 ): RailPlan[] {

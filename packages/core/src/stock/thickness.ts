@@ -2,14 +2,14 @@
 import type { Length } from '../length/length.ts';
 import type { Source } from '../explained/explained-length.ts';
 import type { ThicknessUsed } from './workshop.ts';
-import type { Product } from '../model/workshop.ts';
+import type { UnpricedProduct } from '../model/workshop.ts';
 import type { ThicknessReading } from '../model/record.ts';
 
 /** A reading further from the nominal is a caliper error or the wrong sheet. [ASSUME] a quarter of the nominal */
 export const PLAUSIBLE_SHARE = 0.25;
 
 /** Mean, number and spread of a product's readings. */
-export function thicknessOf(product: Product, readings: readonly ThicknessReading[]): ThicknessUsed {
+export function thicknessOf(product: UnpricedProduct, readings: readonly ThicknessReading[]): ThicknessUsed {
   const values = readings.filter((reading) => reading.product === product.id).map(({ value }) => value.nm);
   const nominal = product.nominal.nm;
   if (values.length === 0) return { value: nominal, nominal, readings: 0, spread: 0 as Length };
@@ -17,7 +17,7 @@ export function thicknessOf(product: Product, readings: readonly ThicknessReadin
   return { value: mean, nominal, readings: values.length, spread: (Math.max(...values) - Math.min(...values)) as Length };
 }
 
-export const thicknessSource = (product: Product, used: ThicknessUsed): Source =>
+export const thicknessSource = (product: UnpricedProduct, used: ThicknessUsed): Source =>
   used.readings > 0 ? { kind: 'measured', product: product.id, readings: used.readings } : { kind: 'nominal', product: product.id };
 
 /** Readings of one sheet: readings that name no sheet belong to the lot. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { buildCabinet, faultOfSpec } from '../cabinets/families.ts';
 import { Unbuildable } from '../cabinets/family.ts';
 import { entered } from '../length/entered.ts';
-import { stockReader } from '../planner/plan.ts';
+import { stockReader } from '../planner/stock-reader.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newSpec } from './family-units.ts';
 import type { FamilyId, CabinetSpec } from '../model/specs/cabinet-spec.ts';
