@@ -42,10 +42,10 @@ export function cleatObstruction({ wall, things, spec, cabinet }: Placed, elsewh
     ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
   ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
   return inWay.map(({ name, rect }) =>
-    withFixes<Finding>(
-      { check: 'half-in-way', unit: spec.id, severity: 'change', station: 'wall', panels: [hanging.wallHalf], other: name, fixes: [] },
-      () => [...notchRound(spec, half, rect, hanging.shortFace), ...elsewhere()],
-    ),
+    withFixes<Finding>({ check: 'half-in-way', unit: spec.id, severity: 'change', station: 'wall', panels: [hanging.wallHalf], other: name, fixes: [] }, () => [
+      ...notchRound(spec, half, rect, hanging.shortFace),
+      ...elsewhere(),
+    ]),
   );
 }
 

@@ -200,8 +200,10 @@ const cabinetPlan = stage(
   { seating: sameContent },
 );
 
-interface PlannedInputs
-  extends Pick<CabinetPlan, 'spec' | 'letter' | 'cabinet' | 'parts' | 'weights' | 'loaded' | 'sag' | 'rows' | 'hangInput' | 'seating' | 'findings'> {
+interface PlannedInputs extends Pick<
+  CabinetPlan,
+  'spec' | 'letter' | 'cabinet' | 'parts' | 'weights' | 'loaded' | 'sag' | 'rows' | 'hangInput' | 'seating' | 'findings'
+> {
   readonly analysis: HangingAnalysis;
 }
 

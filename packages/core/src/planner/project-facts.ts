@@ -12,7 +12,7 @@ import { withoutPrices } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import { builtFacts } from './built-facts.ts';
 import { homesByCabinet, type Homes } from './contents.ts';
-import { stage, type Kept, type Stage } from './stage.ts';
+import { stage } from './stage.ts';
 import { stockReader } from './stock-reader.ts';
 
 export interface ProjectFacts {
@@ -38,8 +38,14 @@ const firstHangs = stage(({ hung }: Pick<ShopFacts, 'hung'>): FirstHang[] =>
 const homes = stage(({ items }: Pick<Design, 'items'>) => homesByCabinet(items));
 const wall = stage(({ wall: of }: Pick<Design, 'wall'>) => wallFacts(of));
 
-const STAGES = { learnedShop, stock, built, firstHangs, homes, wall };
-type KeptStages = { readonly [K in keyof typeof STAGES]: (typeof STAGES)[K] extends Stage<infer I, infer T> ? Kept<I, T> : never };
+interface KeptStages {
+  readonly learnedShop: ReturnType<typeof learnedShop>;
+  readonly stock: ReturnType<typeof stock>;
+  readonly built: ReturnType<typeof built>;
+  readonly firstHangs: ReturnType<typeof firstHangs>;
+  readonly homes: ReturnType<typeof homes>;
+  readonly wall: ReturnType<typeof wall>;
+}
 
 /** A reader of the shared facts that remembers what it last read. */
 export function projectFactsReader(): (design: Design, record: readonly RecordEntry[], workshop: Workshop) => ProjectFacts {
