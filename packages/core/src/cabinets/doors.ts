@@ -194,7 +194,7 @@ function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Le
   );
   const tenons = jointOf(spec, 'butt');
   return {
-    panels: [...panels, infill],
+    panels: [...panels, doors.infill === 'glass' ? { ...infill, isPane: true } : infill],
     connections: [
       ...[low, high].flatMap((id) => [connect(id, 'start', left, 'far', tenons), connect(id, 'end', right, 'near', tenons)]),
       connect(infill.id, 'near', left, 'far', groove),
@@ -224,6 +224,7 @@ function hingeCups(hand: Hand, width: Length, height: Length, count: number): Pa
       count: 1,
       diameter: CUP.across as Length,
       depth: CUP.deep as Length,
+      purpose: 'hinge-cup',
       reason: { key: 'hinge-cup' },
     };
   });
@@ -254,6 +255,7 @@ function handleHoles({ doors, id: _id }: Doored, hand: Hand, width: Length, heig
       count: holes,
       diameter: (across * NM_PER.mm) as Length,
       depth: null,
+      purpose: 'handle',
       reason: { key: 'handle' },
     },
   ];

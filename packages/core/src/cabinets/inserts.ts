@@ -145,6 +145,7 @@ function holes({ kind, length, depth, count, rows, size, step, clearance, deep }
     count: many,
     diameter: across(k),
     depth: bored,
+    purpose: 'items',
     reason: { key: `insert-${kind}` },
   });
   return Array.from({ length: rows }, (_, r) => evenly(depth.nm, rows, r)).flatMap((v) =>

@@ -287,6 +287,7 @@ function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>
         count,
         diameter: pins.diameter.nm,
         depth: Math.min(PIN_DEPTH, Math.floor(base.T / 2)) as Length,
+        purpose: 'shelf-pins',
         reason: { key: 'pin-row' },
       }));
       rows.set(host, [...(rows.get(host) ?? []), ...made]);

@@ -37,6 +37,7 @@ export function magnetHoles({ spec, stockOf, insideLeft }: TillFrame, { bay, lef
       count: magnets,
       diameter: spec.magnet.nm,
       depth: Math.min(MAGNET_DEPTH, t - MAGNET_COVER) as Length,
+      purpose: 'magnets',
       reason: { key: 'magnet' },
     },
   ];

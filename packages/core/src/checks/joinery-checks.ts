@@ -277,7 +277,7 @@ const notMirrored: Check = (context) => {
 /** Heights of the pin holes of a face, of the row the shelf stands in. */
 function rowHeights(host: ResolvedPanel, face: 'reference' | 'other', shelf: ResolvedPanel): number[] {
   for (const cut of host.cuts) {
-    if (cut.kind !== 'holes' || cut.reason.key !== 'pin-row' || cut.face !== face) continue;
+    if (cut.kind !== 'holes' || cut.purpose !== 'shelf-pins' || cut.face !== face) continue;
     const heights = Array.from({ length: cut.count }, (_, k) => place(host.frame, { u: cut.at.u + cut.step.u * k, v: cut.at.v }).up);
     const slack = cut.step.u;
     if (heights[0]! - slack <= shelf.frame.origin.up && shelf.frame.origin.up <= heights.at(-1)! + slack + shelf.thickness) return heights;
@@ -341,7 +341,7 @@ const stockPaths = ({ spec }: CheckContext, stock: string): (readonly string[])[
 /** A pane whose stock is not glass. */
 const notGlass: Check = (context) => {
   const { spec, cabinet, hangInput, stockOf, workshop } = context;
-  const pane = cabinet.panels.find(({ name }) => name.key === 'door-glass');
+  const pane = cabinet.panels.find(({ isPane }) => isPane);
   if (!pane || hangInput.materialOf(pane.stock).kind === 'glass') return [];
   const glass = Object.values(workshop.products).find(({ material, unit: own }) => material === 'glass' && own === spec.unit);
   return [

@@ -1,6 +1,5 @@
 /** Checks of how it is made: cutting order, finishing, fasteners. Rules: docs/checks.md. */
 import type { FixKey } from './words/fixes.ts';
-import type { WordKey } from './words/labels.ts';
 import { drillingOf, END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
@@ -38,8 +37,6 @@ const taperBeforeSlots: Check = (context) => {
   ];
 };
 
-const HOLE_OF: Readonly<Partial<Record<WordKey, 'screw' | 'dowel' | 'pocket'>>> = { 'screw-hole': 'screw', 'dowel-hole': 'dowel', 'pocket-hole': 'pocket' };
-
 /** Notches and holes that a part has no wood for. */
 const noRoomForCut: Check = (context) => {
   const { spec, cabinet } = context;
@@ -47,14 +44,14 @@ const noRoomForCut: Check = (context) => {
   return cabinet.panels
     .filter(hasSize)
     .flatMap((panel): Finding[] =>
-      cutFaults(panel, drilled.get(panel.id) ?? []).map(({ kind, reason }) => ({
+      cutFaults(panel, drilled.get(panel.id) ?? []).map(({ kind, purpose }) => ({
         check: 'no-room-for-cut',
         unit: spec.id,
         severity: kind === 'hole-off' ? 'change' : 'stop',
         station: panel.role === 'wall-half' ? 'hang' : 'box',
         name: panel.name,
         why: kind,
-        hole: HOLE_OF[reason.key] ?? null,
+        hole: purpose === 'screw' || purpose === 'dowel' || purpose === 'pocket' ? purpose : null,
         panels: [panel.id],
         fixes:
           panel.role === 'wall-half' && kind !== 'hole-off'

@@ -94,7 +94,7 @@ export function featureWords(feature: Feature, line: Read, unit: DisplayUnit): s
     case 'slant':
       return `saw off square by ${angleText(feature.angleDeg ?? 0)}: from ${tape(feature.at)} ${from} at ${tape(feature.across!.at)} from the ${edgeWords(line, feature.across!.from)} to ${tape(feature.atOpposite!)} at ${tape((feature.across!.at + feature.width) as Length)}`;
     case 'holes': {
-      if (feature.reason?.key === 'pocket-hole') return pocketWords(feature, line, tape);
+      if (feature.purpose === 'pocket') return pocketWords(feature, line, tape);
       if (feature.face === 'edge') return edgeHoleWords(feature, line, unit);
       const row = (feature.count ?? 1) > 1 ? `${feature.count} holes ${fine(feature.width)}, every ${fine(feature.pitch!)},` : `hole ${fine(feature.width)},`;
       const deep = feature.through ? 'through' : `${fine(feature.depth)} deep`;

@@ -128,7 +128,7 @@ export function endCapacity(input: HangInput, connection: Connection, floor: Res
   const t = toMm(floor.thickness);
   const mechanisms: ExplainedValue[] = [];
   if (connection.joint.kind === 'pins') {
-    const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.reason.key === 'pin-row');
+    const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.purpose === 'shelf-pins');
     if (row?.kind !== 'holes') return strongest([]);
     const F_e = PIN_BEARING_MPA[input.materialOf(host.stock).kind === 'fibre' ? 'fibre' : 'wood'];
     const l = toMm(row.depth ?? host.thickness);

@@ -4,7 +4,7 @@
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
-import { outwardOf, place, type EdgeId, type Face, type Panel, type PanelPoint } from '../solid/panel.ts';
+import { type HolePurpose, outwardOf, place, type EdgeId, type Face, type Panel, type PanelPoint } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { dot, minusVector, type Vector } from '../solid/vector.ts';
 import type { Label } from '../explained/explained-length.ts';
@@ -24,6 +24,7 @@ export interface Drilled {
   readonly diameter: Length;
   /** Null goes through. */
   readonly depth: Length | null;
+  readonly purpose: HolePurpose;
   readonly reason: Label;
 }
 
@@ -91,7 +92,13 @@ function holesOf(connection: Connection, guest: ResolvedPanel, host: ResolvedPan
     const each = Math.round(((toMm(fastening.length) + DOWEL.playMm) / 2) * NM_PER.mm);
     const maxInHost = Math.max(0, Math.round(host.thickness - connection.joint.depth - 4 * NM_PER.mm));
     const hostDeep = isFace(connection.face) ? Math.min(each, maxInHost) : each;
-    const same = { connection: connection.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' as const } };
+    const same = {
+      connection: connection.id,
+      count: row.count,
+      diameter: nm(DOWEL.acrossMm),
+      purpose: 'dowel' as const,
+      reason: { key: 'dowel-hole' as const },
+    };
     return [
       { ...same, ...row, panel: guest.id, on: connection.edge, depth: (2 * each - hostDeep) as Length },
       { ...same, ...inHost, panel: host.id, on: connection.face, depth: (hostDeep + (isFace(connection.face) ? connection.joint.depth : 0)) as Length },
@@ -108,6 +115,7 @@ function holesOf(connection: Connection, guest: ResolvedPanel, host: ResolvedPan
     on: connection.face === 'reference' ? 'other' : 'reference',
     diameter: nm(screw.diameterMm),
     depth: null,
+    purpose: 'screw',
     reason: { key: 'screw-hole' },
   };
   const pilot: Drilled = {
@@ -117,6 +125,7 @@ function holesOf(connection: Connection, guest: ResolvedPanel, host: ResolvedPan
     on: connection.edge,
     diameter: nm(PILOT_SHARE * screw.rootMm),
     depth: Math.max(0, fastening.length - through) as Length,
+    purpose: 'pilot',
     reason: { key: 'pilot-hole' },
   };
   return fastening.pilot ? [clear, pilot] : [clear];
@@ -165,6 +174,7 @@ function pockets(connection: Connection, guest: ResolvedPanel, row: Row, fasteni
     diameter: nm(POCKET.acrossMm),
     // Angled: it comes out of the end, never of the other face.
     depth: guest.thickness,
+    purpose: 'pocket',
     reason: { key: 'pocket-hole' },
   };
 }

@@ -3,7 +3,7 @@ import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { isFace } from '../solid/connection.ts';
-import { extentOf, type PanelCut, type PanelEdge, type PanelPoint, type RectEdge } from '../solid/panel.ts';
+import { extentOf, type HolePurpose, type PanelCut, type PanelEdge, type PanelPoint, type RectEdge } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
 import type { Label } from '../explained/explained-length.ts';
@@ -38,6 +38,7 @@ export interface Feature {
   readonly pitch?: Length;
   readonly through?: boolean;
   readonly round?: boolean;
+  readonly purpose?: HolePurpose;
   readonly reason?: Label;
 }
 
@@ -84,13 +85,14 @@ export function featuresOf(panel: ResolvedPanel, box: BlankBox, drilled: readonl
 }
 
 /** Fastener holes: in a face from two edges, in an edge from its start. */
-function drilledFeature(panel: ResolvedPanel, { on, at, step, count, diameter, depth, reason }: Drilled, box: BlankBox): Feature {
+function drilledFeature(panel: ResolvedPanel, { on, at, step, count, diameter, depth, purpose, reason }: Drilled, box: BlankBox): Feature {
   const base = {
     count,
     pitch: Math.round(Math.hypot(step.u, step.v)) as Length,
     width: diameter,
     depth: depth ?? panel.thickness,
     through: depth === null,
+    purpose,
     reason,
   };
   if (isFace(on)) {
@@ -232,6 +234,7 @@ function cutFeature(panel: ResolvedPanel, cut: PanelCut, box: BlankBox): Feature
       through: cut.depth === null,
       count: cut.count,
       pitch: Math.round(Math.hypot(cut.step.u, cut.step.v)) as Length,
+      purpose: cut.purpose,
       reason: cut.reason,
     };
   }

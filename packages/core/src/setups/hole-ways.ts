@@ -22,13 +22,10 @@ export function bitFor({ bits }: Pick<Shop, 'bits'>, diameter: Length, fastener:
   return near[0]?.bit ?? null;
 }
 
-const POCKET = 'pocket-hole';
-const PIN_ROW = 'pin-row';
-
 export function holeWays(holes: HolesWork, blank: OperationBlank, shop: Shop): OperationWay[] {
-  const { reason, depth, diameter, on } = holes;
+  const { purpose, depth, diameter, on } = holes;
   const [drill] = machinesOf(shop, 'hand-drill', 'drill-press');
-  if (reason.key === POCKET) {
+  if (purpose === 'pocket') {
     if (!drill || !shop.jigs.pockets) return [];
     const setting = { key: keyOf(drill.id, 'pocket-jig', blank.panel.thickness), machine: drill.id, held: 'jig' as const, depth };
     return [{ setting, against: null, face: isFace(on) ? on : null, longer: false, trouble: 0 }];
@@ -38,7 +35,7 @@ export function holeWays(holes: HolesWork, blank: OperationBlank, shop: Shop): O
   const ways: OperationWay[] = [];
   const face = isFace(on) ? on : null;
   const [hand] = machinesOf(shop, 'hand-drill');
-  if (reason.key === PIN_ROW && hand && shop.jigs.pins) {
+  if (purpose === 'shelf-pins' && hand && shop.jigs.pins) {
     const inset = insetOf(holes, blank);
     const key = keyOf(hand.id, 'pin-jig', bit.id, depth, inset.distance, Math.round(Math.hypot(holes.step.u, holes.step.v)));
     ways.push({

@@ -4,7 +4,7 @@ import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
 import type { Slot } from '../solid/connection.ts';
-import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type PanelPoint, type RectEdge } from '../solid/panel.ts';
+import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type HolePurpose, type PanelPoint, type RectEdge } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedCabinet } from '../solid/cabinet.ts';
@@ -68,6 +68,7 @@ export interface HolesWork {
   readonly diameter: Length;
   /** Null goes through. */
   readonly depth: Length | null;
+  readonly purpose: HolePurpose;
   readonly reason: Label;
   /** For a fastener: drilled where it is driven, with the nearest bit. */
   readonly fastener: boolean;
@@ -206,9 +207,9 @@ function cutOperation(
 ): Operation {
   const { box, panel } = blank;
   if (cut.kind === 'holes') {
-    const { face: on, step, count, diameter, depth, reason } = cut;
+    const { face: on, step, count, diameter, depth, purpose, reason } = cut;
     const at = { u: cut.at.u - box.u0, v: cut.at.v - box.v0 };
-    return made(cut.id, 'holes', { kind: 'holes', on, at, step, count, diameter, depth, reason, fastener: false });
+    return made(cut.id, 'holes', { kind: 'holes', on, at, step, count, diameter, depth, purpose, reason, fastener: false });
   }
   if (cut.kind === 'edge-groove') {
     const { edge, from, width, depth, guest } = cut;
@@ -222,7 +223,7 @@ function cutOperation(
   return made(cut.id, 'shapes', { kind: 'notch', edge, at, width, depth, round, reason });
 }
 
-const fastenerHoles = ({ box }: OperationBlank, { on, at, step, count, diameter, depth, reason }: Drilled): HolesWork => ({
+const fastenerHoles = ({ box }: OperationBlank, { on, at, step, count, diameter, depth, purpose, reason }: Drilled): HolesWork => ({
   kind: 'holes',
   on,
   at: { u: at.u - box.u0, v: at.v - box.v0 },
@@ -230,6 +231,7 @@ const fastenerHoles = ({ box }: OperationBlank, { on, at, step, count, diameter,
   count,
   diameter,
   depth,
+  purpose,
   reason,
   fastener: true,
 });

@@ -43,7 +43,7 @@ test('a hole has wood all round it exactly where its circle lies within the boar
     step: { u: mm(0), v: mm(0) },
     count: 1,
     diameter: mm(d),
-    reason: { key: 'screw-hole' },
+    purpose: 'screw',
   });
   fc.assert(
     fc.property(fc.integer({ min: -20, max: 420 }), fc.integer({ min: -20, max: 110 }), fc.integer({ min: 2, max: 30 }), (u, v, d) => {

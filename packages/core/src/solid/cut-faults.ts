@@ -2,9 +2,8 @@
 import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { NM_PER, type Length } from '../length/length.ts';
 import { notchFrame } from './convex.ts';
-import type { PanelCut, EdgeId, Face, PanelPoint } from './panel.ts';
+import type { PanelCut, EdgeId, Face, HolePurpose, PanelPoint } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { Label } from '../explained/explained-length.ts';
 import { isFace } from './connection.ts';
 import { notchOutline } from './views.ts';
 
@@ -15,38 +14,38 @@ export interface HoleRow {
   readonly step: PanelPoint;
   readonly count: number;
   readonly diameter: Length;
-  readonly reason: Label;
+  readonly purpose: HolePurpose;
 }
 
 export interface CutFault {
   /** `parted`: the panel is cut in two, or nothing is left. `off-end`: a round notch runs past its edge. */
   readonly kind: 'parted' | 'off-end' | 'into-another' | 'hole-off';
-  readonly reason: Label;
+  /** Of a hole; null for a notch. */
+  readonly purpose: HolePurpose | null;
 }
 
 /** Least wood beside a hole's rim, or between two notches, mm. [A] */
 const RIM_MM = 0.5;
 
 /**
- * Impossible cuts of a panel, the first of each kind and reason.
+ * Impossible cuts of a panel, the first of each kind and purpose.
  * @param holes rows in its faces beside its own cuts, in the panel's (u, v), nm
  */
 export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutFault[] {
   const faults = new Map<string, CutFault>();
-  const add = (kind: CutFault['kind'], reason: Label): void => void faults.set(`${kind} ${reason.key}`, { kind, reason });
+  const add = (kind: CutFault['kind'], purpose: HolePurpose | null = null): void => void faults.set(`${kind} ${purpose}`, { kind, purpose });
   if (panel.cuts.length === 0 && holes.length === 0) return [];
   const notches = panel.cuts.filter((cut) => cut.kind === 'notch');
   const outline: Polygon = [panel.outline.map(({ from }): [number, number] => [from.u / NM_PER.mm, from.v / NM_PER.mm])];
   for (const cut of notches) {
-    if (cut.round && overrunMm(panel, cut) > RIM_MM) add('off-end', cut.reason);
-    for (const other of notches)
-      if (other !== cut && other.edge === cut.edge && gapMm(cut, other) < RIM_MM && (cut.round || other.round)) add('into-another', cut.reason);
+    if (cut.round && overrunMm(panel, cut) > RIM_MM) add('off-end');
+    for (const other of notches) if (other !== cut && other.edge === cut.edge && gapMm(cut, other) < RIM_MM && (cut.round || other.round)) add('into-another');
   }
   let left: Polygon[] = [outline];
   for (const cut of notches) {
     left = polygonClipping.difference(left, [mouthOf(panel, cut)]);
     if (left.length !== 1) {
-      add('parted', cut.reason);
+      add('parted');
       break;
     }
   }
@@ -57,7 +56,7 @@ export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutF
     const r = row.diameter / 2 / NM_PER.mm;
     for (let n = 0; n < row.count; n++) {
       const spot: [number, number] = [(row.at.u + n * row.step.u) / NM_PER.mm, (row.at.v + n * row.step.v) / NM_PER.mm];
-      if (roomAbout(left[0]!, spot) < r + RIM_MM) add('hole-off', row.reason);
+      if (roomAbout(left[0]!, spot) < r + RIM_MM) add('hole-off', row.purpose);
     }
   }
   return [...faults.values()];

@@ -56,6 +56,9 @@ export type Role =
   | 'cabinet-half'
   | 'spacer';
 
+/** What a row of holes is for. Setups, capacities and checks ask this; the reason beside it is only what a person reads. */
+export type HolePurpose = 'shelf-pins' | 'hinge-cup' | 'handle' | 'magnets' | 'items' | 'screw' | 'pilot' | 'pocket' | 'dowel';
+
 /** A cut of the panel's own, not of a connection. Positions in the panel's own (u, v), each explained. */
 export type PanelCut =
   | {
@@ -69,6 +72,7 @@ export type PanelCut =
       readonly diameter: Length;
       /** Null goes through. */
       readonly depth: Length | null;
+      readonly purpose: HolePurpose;
       readonly reason: Label;
     }
   | {
@@ -119,6 +123,8 @@ export interface Panel {
   readonly stands?: boolean;
   /** Removable: nothing may be glued to it. */
   readonly comesOut?: boolean;
+  /** A pane of glass in a door's frame. */
+  readonly isPane?: boolean;
   /** Absent: backed. */
   readonly slotExit?: SlotExit;
 }
