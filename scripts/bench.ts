@@ -6,7 +6,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design } from '../packages/core/src/index.ts';
+import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design, type RecordEntry } from '../packages/core/src/index.ts';
 import { benchBuild, benchSure } from './bench-build.ts';
 import { benchContents } from './bench-contents.ts';
 import { benchFamilies } from './bench-families.ts';
@@ -119,6 +119,24 @@ heading('Following an edit');
     }),
   );
   row('one edit in that room, as a share of planning it all', `${((100 * inRoom) / whole).toFixed(1)} % (${ms(inRoom)})`, 'about 1 of 30 cabinets');
+  const again = (next: (n: number) => readonly [Design, typeof record, typeof workshop]): number =>
+    median(
+      Array.from({ length: 60 }, (_, each) => {
+        roomPlanner.plan(big, record, workshop);
+        const inputs = next(each);
+        return timed(() => void roomPlanner.plan(...inputs));
+      }),
+    );
+  const note = (id: number): RecordEntry => ({
+    id: `bench-${id}`,
+    at: '2026-03-01T10:00:00Z',
+    kind: 'note',
+    note: { text: 'the door sticks', photos: [], nextTime: false },
+  });
+  const [priced] = Object.values(workshop.products);
+  row('nothing changed in that room, with its findings', ms(again(() => [{ ...big }, record, workshop])), 'under 2 ms');
+  row('a note', ms(again((id) => [big, [...record, note(id)], workshop])), 'under 2 ms');
+  row('a price', ms(again((price) => [big, record, { ...workshop, products: { ...workshop.products, [priced!.id]: { ...priced!, price } } }])), 'under 5 ms');
 }
 
 benchContents({ heading, row, timed, median, ms }, read.value);
