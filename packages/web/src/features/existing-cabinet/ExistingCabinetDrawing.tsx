@@ -1,4 +1,4 @@
-/** The cabinet from the side, with a mark at each link by how far it is used: where to look first. */
+/** Side view of the cabinet, each link marked by its utilization: where to look first. */
 import { labelWords, percentText, toMm, type Link, type ExistingCabinet } from '@keen/core';
 
 const [W, H] = [420, 260];

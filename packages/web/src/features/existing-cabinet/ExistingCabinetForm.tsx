@@ -1,4 +1,4 @@
-/** What can be seen and measured of a cabinet that hangs: each with its limits, in groups in the order one looks. */
+/** Form for what can be seen and measured of a cabinet that hangs, with limits, in the order of inspection. */
 import {
   entered,
   enteredFromNm,
@@ -39,7 +39,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'butt-glue': 'glue alone, butted',
 };
 
-/** A tape's finest line in inches: what stands on one is shown in them, anything else as it was measured. */
+/** Finest division of an inch tape: measures that lie on it are shown in inches, others as entered. */
 const THIRTY_SECOND = 793_750;
 const shownIn = (nm: Length, unit: DisplayUnit): Entered =>
   unit === 'in' && nm !== 0 && nm % THIRTY_SECOND === 0 ? entered(tapeTextWithUnit(nm, 'in')) : enteredFromNm(nm);

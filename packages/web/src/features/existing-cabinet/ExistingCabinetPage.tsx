@@ -1,4 +1,4 @@
-/** One that worries you: how it is joined and fixed on the left, what goes first and the repairs that help on the right. */
+/** Assessment of an existing cabinet: its joints and fixings on the left, the first link to fail and the repairs on the right. */
 import { assessExisting, labelWords, percentText, repairWords, VERDICT_WORDS, existingRefusalWords, type ExistingCabinet } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** One that worries someone: what was told is kept, what is strange in the browser is not read, and repairs change what is said. */
+/** Existing cabinets: entries are kept, invalid ones in the browser are ignored, repairs change the verdict. */
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -31,7 +31,7 @@ test('in inches what is typed so stands so, and the switch is kept', async () =>
   opened();
   await userEvent.click(within(screen.getByRole('group', { name: 'Units' })).getByRole('button', { name: 'in' }));
   const height = screen.getByRole('textbox', { name: 'height' });
-  // Nothing was told yet: it starts as an inch tape would find it.
+  // Nothing entered yet: the defaults of an inch tape.
   expect(height).toHaveProperty('value', '28');
   await userEvent.clear(height);
   await userEvent.type(height, '27 1/2{Enter}');

@@ -1,10 +1,10 @@
-/** What was told of a cabinet, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
+/** The described cabinet, kept in this browser across reloads; anything unknown in it is ignored. */
 import { assessExisting, inches, mm, type DisplayUnit, type ExistingCabinet } from '@keen/core';
 import { storedText, storeText } from '../../ui/storage.ts';
 
 const KEY = 'keen-worry';
 
-/** A cabinet nobody has told anything of: the usual one. */
+/** The default cabinet, before anything is entered. */
 export const UNDESCRIBED: ExistingCabinet = {
   height: mm(700),
   depth: mm(300),
@@ -37,7 +37,7 @@ export const UNDESCRIBED: ExistingCabinet = {
   lidTouch: mm(0),
 };
 
-/** The same as someone with an inch tape would find it. */
+/** The same with inch sizes. */
 const UNDESCRIBED_IN: ExistingCabinet = {
   ...UNDESCRIBED,
   height: inches(28),
@@ -49,7 +49,7 @@ const UNDESCRIBED_IN: ExistingCabinet = {
   backMm: inches(0.25),
 };
 
-/** What is shown before anything is described, in either unit. */
+/** The default in either unit. */
 export const undescribed = (unit: DisplayUnit): ExistingCabinet => (unit === 'in' ? UNDESCRIBED_IN : UNDESCRIBED);
 
 const same = (a: ExistingCabinet, b: ExistingCabinet): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -59,13 +59,13 @@ export function storedExisting(): ExistingCabinet {
   try {
     const kept = JSON.parse(storedText(KEY) ?? 'null') as Record<string, unknown> | null;
     if (!kept) return UNDESCRIBED;
-    // A field of another kind than today's is as if it had not been told.
+    // A field whose kind has changed counts as not entered.
     const told = Object.entries<unknown>({ ...UNDESCRIBED }).map(([key, value]): [string, unknown] => [
       key,
       typeof kept[key] === typeof value ? kept[key] : value,
     ]);
     const existing = Object.fromEntries(told) as unknown as ExistingCabinet;
-    // What cannot be judged is not read: a screw or a board there is no longer.
+    // What can no longer be judged is ignored: a screw or board that is gone from the lists.
     assessExisting(existing);
     return existing;
   } catch {

@@ -1,4 +1,4 @@
-/** What was deleted, at the foot of the room: it stays until somebody wants it back. */
+/** Deleted projects, at the bottom of the page, kept until restored. */
 import { Button } from '@mui/material';
 import { useDeletedProjectsQuery, type DeletedRow } from '../../app/api.ts';
 

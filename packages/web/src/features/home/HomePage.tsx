@@ -1,4 +1,4 @@
-/** The room: projects as small drawn elevations, and one large way to begin. */
+/** Home: projects as small drawn elevations, and one large button to begin. */
 import { designCodec, entered, newWall, type Design, type Problem, EMPTY_DECISIONS } from '@keen/core';
 import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
@@ -40,7 +40,7 @@ export function Component() {
     if (answer.error !== undefined) setProblem({ title, problem: problemOf(answer.error) });
   };
 
-  /** Read on the server, in a thread of its own: whole or not at all. */
+  /** Read on the server in a worker: whole or not at all. */
   const openFile = async (file: File): Promise<void> => {
     const answer = await open(file);
     if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}`);
@@ -59,7 +59,7 @@ export function Component() {
       setProblem({ title, problem: problemOf(undefined) });
     }
   };
-  /** A project with a bare wall and nothing on it: the cabinet follows from what it must hold, or from the room there is. */
+  /** A project with an empty wall: the cabinet follows from its contents or from the free space. */
   const beginWith = async (station: 'contents' | 'wall'): Promise<void> => {
     const answer = await create(designCodec.write(emptyDesign()));
     if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}/none/${station}`);

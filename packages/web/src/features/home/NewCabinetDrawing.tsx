@@ -1,4 +1,4 @@
-/** The drawing that follows the three answers, with the figures a person wants to know before beginning. */
+/** Drawing of the new cabinet, updated with each answer, with the figures needed before beginning. */
 import { frontView, massText, percentText, linkWords, toMm, type DisplayUnit, type CabinetPlan } from '@keen/core';
 import { LengthText } from '../../ui/LengthText.tsx';
 

@@ -68,7 +68,7 @@ export const START: Readonly<Record<DisplayUnit, Answers>> = {
   },
 };
 
-/** The answers with what nobody has touched as it is usual in another cabinet; what was entered stays. */
+/** Answers with untouched ones replaced by the defaults of another kind of cabinet; what was entered stays. */
 export function answersIn(unit: DisplayUnit, answers: Answers): Answers {
   const [from, to] = [START[answers.unit], START[unit]];
   const kept = <K extends 'width' | 'height' | 'depth' | 'studs'>(key: K): Answers[K] => (answers[key]?.text === from[key]?.text ? to[key] : answers[key]);
@@ -248,7 +248,7 @@ function designOf(answers: Answers, workshop: Workshop): Design {
   };
 }
 
-/** A cleat is never ripped from a board of chips or fibers: then the plywood nearest in thickness takes its place. */
+/** A cleat is never ripped from particleboard or fiberboard: the plywood nearest in thickness is taken instead. */
 function cleatStock(workshop: Workshop, sheetId: string): string {
   const sheet = workshop.products[sheetId]!;
   if (sheet.material.endsWith('plywood')) return sheetId;

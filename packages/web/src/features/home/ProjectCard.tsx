@@ -1,4 +1,4 @@
-/** A project as the elevation of its wall, with what can be done to it. */
+/** A project as the elevation of its wall, with its actions. */
 import MoreVert from '@mui/icons-material/MoreVert';
 import type { Problem } from '@keen/core';
 import { Alert, Button, IconButton, Menu, MenuItem } from '@mui/material';
@@ -11,7 +11,7 @@ export interface ProjectCardProps {
   readonly onRename: () => void;
   readonly onDuplicate: () => void;
   readonly onSave: () => void;
-  /** With its pictures and its journal. */
+  /** With its photos and its log. */
   readonly onSaveWhole: () => void;
   readonly onDelete: () => void;
 }
@@ -20,7 +20,7 @@ export function ProjectCard(props: ProjectCardProps) {
   return props.row.problem ? <UnreadableCard {...props} problem={props.row.problem} /> : <ReadableCard {...props} />;
 }
 
-/** A project that cannot be shown: what is wrong with it, and its file to take away. */
+/** A project that cannot be shown: what is wrong with it, and its file to download. */
 function UnreadableCard({ row, problem, onSave, onDelete }: ProjectCardProps & { readonly problem: Problem }) {
   return (
     <li className="card">

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The room and the first three questions, against a server that answers what each test has it answer. */
+/** Home and the first three questions, against a server with scripted answers. */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { designCodec, entered, isShelfBox, starterWorkshop, workshopCodec, writeProjectText, type Design } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
@@ -22,7 +22,7 @@ afterEach(() => {
 
 const refusal = { code: 'full', message: 'there is no room', where: 'disk', accepted: 'a disk with room' };
 
-/** A page on a server. What no test speaks of is answered as if all were well. */
+/** A page with a server. Requests no test mentions are answered with success. */
 function page(element: React.ReactNode, answer: (asked: Asked) => Answer | undefined, rows: readonly ProjectRow[] = [projectRow()]) {
   const server = answerWith((asked) => {
     const said = answer(asked);
@@ -56,7 +56,7 @@ const menu = async (item: string): Promise<void> => {
 };
 const file = (name: string, text: string): File => {
   const made = new File([text], name, { type: 'application/json' });
-  // jsdom's files do not read themselves.
+  // jsdom cannot read files.
   Object.defineProperty(made, 'text', { value: () => Promise.resolve(text) });
   return made;
 };
@@ -170,7 +170,7 @@ describe('a file', () => {
 
   test('of a project is fetched from the server, which has all of it', async () => {
     const kept: { name: string; size: number }[] = [];
-    // jsdom makes no addresses of blobs, and follows no link.
+    // jsdom has no object URLs and follows no link.
     Object.assign(URL, {
       createObjectURL: ({ size }: Blob) => {
         kept.push({ name: '', size });

@@ -1,4 +1,4 @@
-/** The bevel rips that part a cleat's board into its halves. */
+/** Bevel rips that part a cleat's board into its halves. */
 import { exactTextWithUnit, type CleatRip, type DisplayUnit, type Shop } from '@keen/core';
 
 export function CleatRips({ cleats, shop, unit }: { readonly cleats: readonly CleatRip[]; readonly shop: Shop; readonly unit: DisplayUnit }) {

@@ -1,4 +1,4 @@
-/** How many of the goes came out how free, with what binds and what rattles told apart. Loaded only where it is looked at. */
+/** Histogram of simulated clearances, with binding and rattling fits marked. Loaded on demand. */
 import { MM_PER_INCH, percentText, type DisplayUnit, type ToleranceChain, type FitRun } from '@keen/core';
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';

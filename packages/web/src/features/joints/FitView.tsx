@@ -1,4 +1,4 @@
-/** Will it go together? Every slot, every part between its ends and every pair of doors, tried thousands of times before it is cut. */
+/** Fit simulation: every slot, every part between its ends and every pair of doors, simulated thousands of times before anything is cut. */
 import {
   MM_PER_INCH,
   type DisplayUnit,
@@ -26,7 +26,7 @@ const FitChart = lazy(() => import('./FitChart.tsx'));
 const about = (mm: number, unit: DisplayUnit): string =>
   unit === 'mm' ? `${Math.round(mm * 100) / 100} mm` : `${Math.round((mm / MM_PER_INCH) * 1000) / 1000} in`;
 
-/** More trouble than this is worth a thought. [ASSUME] */
+/** Share of trouble worth reporting. [ASSUME] */
 const WORTH = 0.05;
 
 const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue', glue: 'loose', loose: null };
@@ -121,7 +121,7 @@ function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly c
   );
 }
 
-/** What would help most, each with the trouble that is left. */
+/** The most effective improvements, each with the trouble that remains. */
 function Helps({
   chain,
   shown: { spec },

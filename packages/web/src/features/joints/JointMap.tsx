@@ -1,4 +1,4 @@
-/** The cabinet from the front with every joint on it: a line where its seam is seen along, a square where it runs away from the eye. */
+/** Front view of the cabinet with every joint: a line where its seam is seen along, a square where it is seen end on. */
 import { boundsOfCabinet, frontView, labelWords, seamOf, type JointGroup, type ResolvedCabinet } from '@keen/core';
 import { useAppDispatch } from '../../app/store.ts';
 import { panelHovered } from '../project/view.slice.ts';
@@ -6,7 +6,7 @@ import { panelHovered } from '../project/view.slice.ts';
 const WIDE = 300;
 const HIGH = 260;
 const ROOM = 14;
-/** A seam shorter than this on the drawing is seen end on, px. */
+/** A seam shorter than this in the drawing counts as seen end on, px. */
 const END_ON = 6;
 
 interface Spot {
@@ -36,7 +36,7 @@ export function JointMap({ cabinet, groups, current, onChoose }: JointMapProps) 
       return [{ group, connection, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
     }),
   );
-  // Squares over lines, so that a finger finds them; the chosen kind over the others.
+  // Squares over lines, so that a finger finds them; the selected kind on top.
   const rank = ({ group, endOn }: (typeof marks)[number]): number => (endOn ? 2 : 0) + (group === current ? 1 : 0);
   marks.sort((one, other) => rank(one) - rank(other));
   return (

@@ -1,4 +1,4 @@
-/** Every joint of the cabinet cut through, to scale from the measured thickness; its play drawn larger on demand. */
+/** Section through every kind of joint, to scale from the measured thickness; its play enlarged on demand. */
 import {
   hasPlay,
   heldByWords,
@@ -27,7 +27,7 @@ import { WhatChanged } from './WhatChanged.tsx';
 
 const WIDE = 520;
 const HIGH = 330;
-/** So much of both parts is shown about the seam, mm. */
+/** Extent of both parts shown around the seam, mm. */
 const REACH = 62;
 
 export function JointSections({ shown }: { readonly shown: ShownCabinet }) {

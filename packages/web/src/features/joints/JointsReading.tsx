@@ -1,4 +1,4 @@
-/** The reading pane at Joints: how this cabinet is joined, and what its fits stand for. */
+/** Reading pane at Joints: how this cabinet is joined, and what its fits mean. */
 import type { ReactNode } from 'react';
 import { exactTextWithUnit } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,4 +1,4 @@
-/** Joints: how does it go together? Each joint in section, and the settings it takes, in the order they are made in. */
+/** Joints: each joint in section, and its setups in the order they are made. */
 import { MAX_ORDERED, type Setup } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -57,7 +57,7 @@ function SetupList({ shown, whole }: { readonly shown: ShownCabinet; readonly wh
   const isDone = ({ cuts }: Setup): boolean => cuts.every(({ operation }) => of.made.has(operation.id));
   const done = setups.filter(isDone).length;
   const reorder = (order: readonly string[]): void => {
-    // Setups of other cabinets keep the places they were given.
+    // Setups of other cabinets keep their places.
     const others = setupOrder.filter((id) => !order.includes(id));
     apply([{ path: ['setupOrder'], value: [...order, ...others].slice(0, MAX_ORDERED) }], 'setupOrder');
   };

@@ -1,4 +1,4 @@
-/** A part at a setup in words: its mark, its name, how many cuts, how it lies, and where it is marked. */
+/** A part at a setup in words: mark, name, number of cuts, how it lies, and where it is marked. */
 import type { SetupPiece } from '@keen/core';
 
 export function PieceLine({ piece: { mark, name, cuts, lies, places } }: { readonly piece: SetupPiece }) {

@@ -1,4 +1,4 @@
-/** One setup: the number of its place in the order, what is set to what, the parts and how they lie, how to set it by a gauge, what to mind. */
+/** One setup: its number in the order, what is set to what, the parts and how they lie, setting by a gauge, and cautions. */
 import { movedBy, orderWords, setupWords, type DisplayUnit, type PartLine, type Setup } from '@keen/core';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
@@ -20,7 +20,7 @@ interface SetupCardProps {
   readonly parts: readonly PartLine[];
   readonly unit: DisplayUnit;
   readonly shownUnit: string;
-  /** Numbers of the setups that come before it for the sake of its parts. */
+  /** Numbers of the setups that must come before it. */
   readonly after: readonly number[];
   /** Puts the setups in another order. */
   readonly onOrder: (order: readonly string[]) => void;
@@ -83,7 +83,7 @@ export function SetupCard({ setup, number, of, parts, unit, shownUnit, after, on
   );
 }
 
-/** Earlier or later by one; where that cannot be, why. */
+/** Moves it earlier or later by one; where that is impossible, says why. */
 function OrderButtons({ setup, number, of, parts, onOrder }: Pick<SetupCardProps, 'setup' | 'number' | 'of' | 'parts' | 'onOrder'>) {
   const [refused, setRefused] = useState<string | null>(null);
   const { setups, blanks } = of.setups;

@@ -1,4 +1,4 @@
-/** A part as it lies at the machine: its blank, the cut, and what lies against fence, stop or rule. To scale. */
+/** A part as it lies at the machine, to scale: its blank, the cut, and what lies against fence, stop or rule. */
 import { type OperationBlank, type SetupCut } from '@keen/core';
 import type { ReactNode } from 'react';
 
@@ -11,7 +11,7 @@ export function SetupDrawing({ cut: { operation, way }, blank, title }: { readon
   const [w, h] = [blank.length * scale, blank.width * scale];
   const [left, top] = [(WIDE - w) / 2, (HIGH - h) / 2];
   const x = (u: number): number => left + u * scale;
-  // The blank's near edge lies at the bottom.
+  // The blank's near edge is at the bottom.
   const y = (v: number): number => top + h - v * scale;
   const { work } = operation;
   return (
@@ -36,7 +36,7 @@ export function SetupDrawing({ cut: { operation, way }, blank, title }: { readon
       case 'slanted-slot': {
         const { normal, near, far } = work.slot;
         const [u0, v0] = [blank.box.u0, blank.box.v0];
-        // Where its middle line crosses the blank's two long edges, or its two ends where it runs along.
+        // Where its center line crosses the blank's two long edges, or its two ends where it runs along.
         const middle = (near + far) / 2;
         const at = (v: number): number => (middle - normal.v * v) / normal.u - u0;
         const up = (u: number): number => (middle - normal.u * u) / normal.v - v0;
@@ -88,7 +88,7 @@ interface Box {
   readonly h: number;
 }
 
-/** Fence, stop or rule: a thick line off the edge that lies against it. */
+/** Fence, stop or rule: a thick line along the edge that lies against it. */
 function Reference({ side, left, top, w, h }: Box & { readonly side: string }) {
   const off = 5;
   const line = {

@@ -1,8 +1,8 @@
-/** What is set at a machine, each with its number; a number of several terms opens its sum, wherever it stands in its sentence. */
+/** Settings of a machine, each with its number; a number of several terms opens its sum, wherever it stands in the sentence. */
 import type { DisplayUnit, SetupWords } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 
-/** Where a number stands in a sentence, not as the end of a longer one. */
+/** Matches a number within a sentence, not as the end of a longer one. */
 function placeOf(text: string, sentence: string): number {
   let at = sentence.indexOf(text);
   while (at > 0 && /[\d./]/.test(sentence[at - 1]!)) at = sentence.indexOf(text, at + 1);

@@ -1,4 +1,4 @@
-/** Story sticks: one stick for all parts that are marked alike, every mark with its distance from one end. To scale. */
+/** Story sticks, to scale: one stick for all parts marked alike, every mark with its distance from one end. */
 import { edgeWords, exactTextWithUnit, labelWords, lieOf, storySticks, type OperationBlank, type DisplayUnit, type Setups, type StoryStick } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';

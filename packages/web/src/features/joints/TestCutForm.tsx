@@ -1,4 +1,4 @@
-/** What a test cut came out as: the shop's own figures are learned from it, and every later setup starts from there. */
+/** Result of a test cut: the shop's figures are learned from it, and later setups start from them. */
 import { shopFacts, exactTextWithUnit, type DisplayUnit, type Entered, type Calibration, type Setting, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';

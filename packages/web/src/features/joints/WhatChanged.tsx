@@ -1,11 +1,11 @@
-/** What changes of the joints did to the parts since this station was opened, or since it was last cleared. */
+/** Effect of joint changes on the parts since this station was opened or the list was cleared. */
 import { exactTextWithUnit, labelWords, partChanges, type DisplayUnit, type PartChange, type PartLine } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
 import { panelHovered } from '../project/view.slice.ts';
 
-/** More than these are counted, not listed. */
+/** Parts beyond this number are counted, not listed. */
 const LISTED = 12;
 
 export function WhatChanged({ parts, unit }: { readonly parts: readonly PartLine[]; readonly unit: DisplayUnit }) {

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The Joints station in a store of its own: what is told becomes facts or decisions, and what follows is on the page. */
+/** The Joints station with its own store: entries become facts or decisions, and their effects appear on the page. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, shopFacts, type Edit, type RecordEntry } from '@keen/core';
 import { act, cleanup, render, screen, within } from '@testing-library/react';
@@ -85,7 +85,7 @@ describe('setups', () => {
     expect(shopFacts(record()).operations).toHaveLength(1);
     const slots = [...shopFacts(record()).slots.values()];
     expect(slots.length).toBeGreaterThan(0);
-    // A slot is as wide as what was measured and the play of a push fit, a rabbet as what was measured.
+    // A slot is as wide as the measured part and the play of a push fit, a rabbet as the measured part.
     for (const { width, depth } of slots) {
       expect([17.85, 17.95]).toContain(width.nm / 1e6);
       expect(depth.nm).toBe(6e6);
@@ -130,7 +130,7 @@ describe('setups', () => {
     await userEvent.type(came(), '18.05');
     await setUp();
     expect(shopFacts(record()).testCuts.map(({ testCut }) => [testCut.of, testCut.cutter])).toEqual([[undefined, 'stack']]);
-    // Other shims are another setup: its card is a new one.
+    // Other shims make another setup: its card is new.
     await userEvent.selectOptions(placed().querySelector('select')!, 'place');
     const wanted = Number(/\(([\d.]+) mm wanted\)/.exec(placed().textContent)![1]);
     await userEvent.type(came(), String(wanted + 0.5));

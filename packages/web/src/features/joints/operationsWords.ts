@@ -1,4 +1,4 @@
-/** Cuts nothing in the shop makes, in a few words: what, and on which parts. */
+/** Cuts the shop cannot make, in a few words: what, and on which parts. */
 import { exactTextWithUnit, type DisplayUnit, type Operation, type PartLine } from '@keen/core';
 
 export function operationsWords(operations: readonly Operation[], parts: readonly PartLine[], unit: DisplayUnit): string {

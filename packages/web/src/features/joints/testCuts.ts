@@ -1,4 +1,4 @@
-/** What a test cut at a setting can tell, as a fact of the record, and what the shop knows by its test cuts. */
+/** What a test cut at a setting can measure, as a fact of the record, and what the shop has learned from its test cuts. */
 import {
   entered,
   enteredFromNm,
@@ -17,16 +17,16 @@ import {
   type Shop,
 } from '@keen/core';
 
-/** What came out further off than this is another cut's, mm. */
+/** A result further off than this belongs to another cut, mm. */
 const MAX_OFF = 2.5;
 
-/** One thing a test cut at a setting can tell. */
+/** One thing a test cut at a setting can measure. */
 export interface Tried {
   readonly id: string;
   readonly option: string;
   readonly of?: 'place' | 'kerf';
   readonly cutter: string;
-  /** What was set, or what is measured itself. */
+  /** The set or measured size. */
   readonly thick: number;
   readonly wanted: Length;
   readonly known: Known | undefined;
@@ -67,7 +67,7 @@ const widthSays: Tried['says'] = ({ nm }, unit) =>
 const placeSays: Tried['says'] = ({ nm }, unit) =>
   nm === 0 ? 'comes out as the scale says' : `comes out ${exactTextWithUnit(Math.abs(nm) as Length, unit)} ${nm > 0 ? 'over' : 'under'} what the scale says`;
 
-/** What can have come out of it. */
+/** Plausible results. */
 export const cameLimits = ({ wanted }: Tried): { readonly least: Length; readonly most: Length } => ({
   least: Math.max(mm(0.3), wanted - mm(MAX_OFF)) as Length,
   most: (wanted + mm(MAX_OFF)) as Length,
@@ -78,7 +78,7 @@ export const testCutFact = ({ of, cutter, thick }: Tried, came: Entered): NewFac
   testCut: { ...(of ? { of } : {}), cutter, thick: enteredFromNm(thick), came: entered(came.text) },
 });
 
-/** All that test cuts have said, a line each. */
+/** Everything test cuts have measured, one line each. */
 export function cutterWords({ over, place, kerf }: Calibration, shop: Shop, unit: DisplayUnit): string[] {
   const bit = (id: string): string =>
     id === STACK_ID ? 'The dado stack' : shop.bits[id] ? `The ${exactTextWithUnit(shop.bits[id].diameter.nm, unit)} bit` : id;

@@ -1,4 +1,4 @@
-/** Asks the worker for the goes of all chains, the newest question only. */
+/** Requests the simulation of all chains from the worker; only the newest request counts. */
 import type { ToleranceChain, FitRun } from '@keen/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-/** Ticking setups as done, with their slots as they were cut, and taking that back: facts of the shop record. */
+/** Marks setups as done, with their slots as cut, and withdraws that: facts of the shop record. */
 import { enteredFromNm, slotAsDrawn, type MeasuredSlot, type Setup, type SetupContext, type SetupCut } from '@keen/core';
 import { useRecord } from '../project/useRecord.ts';
 import type { ShopSetups } from './useSetups.ts';
@@ -13,7 +13,7 @@ export function useMade({ made, setups: { blanks } }: ShopSetups): (setup: Setup
   };
 }
 
-/** Slots as they are set up now: what the plan has to keep from here on. */
+/** Slots as set up now, which the plan keeps from here on. */
 export const slotsAsCut = (cuts: readonly SetupCut[], blanks: SetupContext['blanks']): MeasuredSlot[] =>
   cuts.flatMap(({ operation: { id, panel: of, work } }) => {
     if (work.kind !== 'slot') return [];

@@ -1,4 +1,4 @@
-/** Setups of one cabinet or of the whole project, from the shop as its test cuts say it is. */
+/** Setups of one cabinet or of the whole project, with the shop as its test cuts show it. */
 import { inWantedOrder, setupsOf, shopFacts, type Calibration, type Setups, type Shop, type CabinetPlan } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -8,7 +8,7 @@ export interface ShopSetups {
   readonly setups: Setups;
   readonly shop: Shop;
   readonly learned: Calibration;
-  /** Operations that are ticked as done, with the entries that say so. */
+  /** Operations marked as done, with the entries that record them. */
   readonly made: ReadonlyMap<string, readonly string[]>;
 }
 

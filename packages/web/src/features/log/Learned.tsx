@@ -1,4 +1,4 @@
-/** What was learned: minutes planned and taken, waste, what came out off, cutters and scales, checks that saved something or came true; notes for next time. */
+/** What was learned: planned and actual minutes, waste, parts off size, cutters and scales, checks that helped or came true; notes for next time. */
 import {
   figureText,
   labelWords,
@@ -143,7 +143,7 @@ export function Learned({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** Sheets that are cut up: what became parts, what is kept, what is neither, as it was planned and as it came. */
+/** Sheets that are cut up: parts, offcuts and waste, as planned and as cut. */
 function Waste({ waste, products, unit }: { readonly waste: Learnings['waste']; readonly products: Workshop['products']; readonly unit: DisplayUnit }) {
   if (waste.length === 0) return <p className="quiet">No sheet is cut up whole yet: what was waste is said then.</p>;
   return (

@@ -1,4 +1,4 @@
-/** The reading pane at Log: what the log is for, and how to take something back. */
+/** Reading pane at Log: what the log is for, and how to withdraw an entry. */
 export function LogReading() {
   return (
     <div className="reading">

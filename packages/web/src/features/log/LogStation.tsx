@@ -1,4 +1,4 @@
-/** Log: what really happened? Entries by themselves and by hand, found again by part, step, day and words; what was learned; what changed. */
+/** Log: entries made automatically and by hand, filtered by part, step, day and words; what was learned; what changed. */
 import { findInLog, labelWords, logLines, type LogLine } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -47,7 +47,7 @@ export function LogStation({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** Entries drawn at once; older ones on demand. */
+/** Entries rendered at once; older ones on demand. */
 const PAGE = 60;
 
 function Entries({ shown }: { readonly shown: ShownCabinet }) {

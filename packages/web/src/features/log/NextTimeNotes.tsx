@@ -1,4 +1,4 @@
-/** What was noted for next time on units of a kind, in any project: said where one like them is begun. */
+/** Notes for next time about cabinets of a kind, from any project, shown where a similar one is begun. */
 import { useEffect, useState } from 'react';
 import { request } from '../../app/api.ts';
 
@@ -17,7 +17,7 @@ export function NextTimeNotes({ family }: { readonly family?: string }) {
       .then(({ status, body }) => {
         if (!gone && status === 200) setNotes(body);
       })
-      // Nothing is begun the worse for it.
+      // A failure here must not keep a cabinet from being begun.
       .catch(() => {});
     return () => {
       gone = true;

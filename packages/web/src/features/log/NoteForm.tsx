@@ -1,4 +1,4 @@
-/** A note by hand, with pictures: of a step or a part where one is pointed at. */
+/** A note with photos, about a step or a part where one is selected. */
 import { Alert, Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useRef, useState, type ChangeEvent } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -20,7 +20,7 @@ export function NoteForm({ about = {}, onKept }: NoteFormProps) {
   const picker = useRef<HTMLInputElement>(null);
   const picked = ({ target }: ChangeEvent<HTMLInputElement>): void => {
     send([...(target.files ?? [])]);
-    // The same one may be picked again.
+    // The same file may be selected again.
     target.value = '';
   };
   const keep = (): void => {

@@ -1,4 +1,4 @@
-/** Two versions beside one another: what changed, in words and, where a cabinet did, in pictures. */
+/** Two versions side by side: changes in words and, where a cabinet changed, in drawings. */
 import { changeWords, createPlanner, designCodec, outcomeOf, type Design, type DisplayUnit } from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The log: entries found again and taken back, what they taught. */
+/** The log: finding and withdrawing entries, and what they taught. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { shopFacts, applyEdit, designCodec, entered, type NewFact, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';

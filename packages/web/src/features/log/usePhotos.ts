@@ -1,4 +1,4 @@
-/** Pictures on their way to the server: sent one by one under ids of their own, so that one sent twice is one. */
+/** Uploads photos one by one under ids made here, so that one sent twice is stored once. */
 import type { Problem } from '@keen/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -7,7 +7,7 @@ import { selectOpen } from '../project/selectors.ts';
 export interface SentPhoto {
   readonly id: string;
   readonly name: string;
-  /** Held until it is kept: what did not get through is sent again without looking for it. */
+  /** Kept until stored: a failed upload is sent again without selecting the file again. */
   readonly file: File;
   readonly state: 'sending' | 'kept' | 'refused';
   readonly problem?: Problem;
@@ -47,7 +47,7 @@ export function usePhotos() {
         void sendOne(id, file);
       }
     },
-    /** Under the same id: one that got through after all is not kept twice. */
+    /** Under the same id: one that was stored after all is not stored twice. */
     again: ({ id, file }: SentPhoto): void => {
       mark(id, { state: 'sending' });
       void sendOne(id, file);

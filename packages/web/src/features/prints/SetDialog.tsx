@@ -1,4 +1,4 @@
-/** The shop set: of what, on which paper; how far it is drawn; its pages to look through, and the PDF to print. */
+/** The shop set: what is in it, on which paper, its progress, a preview of its pages, and the PDF. */
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -2,7 +2,7 @@
 import type { SheetPicture } from '@keen/exchange';
 import { useId } from 'react';
 
-/** Capitals are about so high for the size of the font. */
+/** Approximate cap height as a share of the font size. */
 const CAPITAL = 0.7;
 const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const;
 

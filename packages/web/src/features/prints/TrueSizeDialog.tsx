@@ -1,4 +1,4 @@
-/** What is printed at its true size: which drawings, of what, on which paper, by which printer; the sheets as they will come out, and their PDF. */
+/** True-size prints: which drawings, of what, on which paper and printer, with a preview of the sheets and their PDF. */
 import type { Problem } from '@keen/core';
 import type { PaperId } from '@keen/exchange';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material';
@@ -19,7 +19,7 @@ const KINDS: readonly { readonly value: Printed; readonly label: string }[] = [
   { value: 'templates', label: 'templates of parts' },
   { value: 'wedges', label: 'wedges for its angles' },
 ];
-/** What is said where nothing of a cabinet asks for a kind. */
+/** Text where nothing in the cabinet needs a kind of drawing. */
 const NOTHING: Readonly<Record<Printed, string>> = {
   sticks: 'No part of it has more than one mark along an edge.',
   templates: 'Nothing is cut into its parts.',
@@ -60,7 +60,7 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
   const address = `/api/projects/${encodeURIComponent(id)}/prints/${kind}?${query.toString()}`;
   const drawing = useStoppable();
   const show = (): Promise<void> => {
-    // Opened at once, for a window that is opened later is held back by the browser.
+    // Opened at once: a browser blocks windows opened later.
     const beside = window.open('', '_blank');
     const closeBeside = (): void => beside?.close();
     return drawing.run(

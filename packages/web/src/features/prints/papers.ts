@@ -1,4 +1,4 @@
-/** Papers a print can be on, as they are chosen from. The sizes are the exchange package's, which is fetched only when something is drawn. */
+/** Paper sizes to choose from. Their measures are in the exchange package, which is loaded only when something is drawn. */
 import type { DisplayUnit } from '@keen/core';
 import type { PaperId } from '@keen/exchange';
 
@@ -9,5 +9,5 @@ export const PAPER_CHOICES: readonly { readonly value: PaperId; readonly label: 
   { value: 'tabloid', label: 'Tabloid' },
 ];
 
-/** What is likely to lie in the printer of someone who reads lengths so. */
+/** The likely paper for a person's units. */
 export const usualPaper = (unit: DisplayUnit): PaperId => (unit === 'mm' ? 'a4' : 'letter');

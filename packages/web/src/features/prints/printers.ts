@@ -1,9 +1,9 @@
-/** Printers of this device and what they make of 100 mm: measured once, kept in this browser, for it is this device that prints. */
+/** Printers of this device and the length each prints for 100 mm: measured once, kept in this browser, since this device prints. */
 import { storedText, storeText } from '../../ui/storage.ts';
 
 export interface Printer {
   readonly name: string;
-  /** Millimeters that came out for 100, along the sheet as it is laid and up it. */
+  /** Millimeters printed for 100, along the sheet and up it. */
   readonly along: number;
   readonly up: number;
 }
@@ -17,12 +17,12 @@ export function keptPrinters(): Printer[] {
     const kept = JSON.parse(storedText(KEY) ?? '[]') as unknown;
     return Array.isArray(kept) ? kept.filter(isPrinter) : [];
   } catch {
-    // Spoiled or out of reach: as if none had been kept.
+    // Unreadable storage counts as empty.
     return [];
   }
 }
 
-/** Keeps a printer under its name, in the place of one called the same. Gives all there are then. */
+/** Stores a printer under its name, replacing one of the same name. Returns all. */
 export function keepPrinter(printer: Printer): Printer[] {
   const all = [...keptPrinters().filter(({ name }) => name !== printer.name), printer].sort((a, b) => a.name.localeCompare(b.name));
   storeText(KEY, JSON.stringify(all));

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The shop set's dialog against a server that says what each test has it say: progress, pages, refusals, and none at all. */
+/** The shop set's dialog against a server with scripted answers: progress, pages, refusals, and no answer. */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -14,7 +14,7 @@ interface Sent {
   readonly body: Record<string, unknown> | undefined;
 }
 let sent: Sent[] = [];
-/** What is answered next; the last one again and again. */
+/** Answers in turn; the last one repeats. */
 let answers: (readonly [status: number, body: unknown])[] = [];
 let away = false;
 beforeEach(() => {

@@ -1,4 +1,4 @@
-/** A shop set that the server draws: asked for, watched until it is done, let go of when it is not looked at any more. */
+/** A shop set drawn by the server: requested, polled until done, released when no longer shown. */
 import { writeNestPlan, type DisplayUnit, type Problem } from '@keen/core';
 import type { PaperId } from '@keen/exchange';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -25,12 +25,12 @@ export interface SetWish {
 }
 
 export interface ShopSet {
-  /** Null before one is asked for. */
+  /** Null before one is requested. */
   readonly set: SetState | null;
   readonly problem: Problem | null;
   readonly ask: (wish: SetWish) => Promise<void>;
   readonly drop: () => void;
-  /** Where what is made of it is fetched. */
+  /** Address of the result. */
   readonly address: string;
 }
 
@@ -42,7 +42,7 @@ export function useSet(): ShopSet {
   const [set, setSet] = useState<SetState | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const path = `projects/${encodeURIComponent(id)}/sets`;
-  /** The set that is looked at; answers about others come too late. */
+  /** The set being shown; answers about others are dropped. */
   const current = useRef<string | null>(null);
 
   const drop = useCallback((): void => {
@@ -56,7 +56,7 @@ export function useSet(): ShopSet {
   const ask = async ({ cabinet, paper, unit }: SetWish): Promise<void> => {
     drop();
     setProblem(null);
-    // Layouts that are settled are stored; the others are those on the screen.
+    // Settled layouts are stored; the others are those on the screen.
     const layouts = Object.fromEntries(
       nests.flatMap(({ job, plan, key, stale }) => (plan && key !== null && !stale ? [[job.product, writeNestPlan(plan, 0)]] : [])),
     );

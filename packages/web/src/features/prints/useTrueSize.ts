@@ -1,4 +1,4 @@
-/** The sheets of a print, laid out here as the server lays them out: what draws them is fetched when the first is asked for. */
+/** Sheets of a print, laid out here as the server does; the drawing code is loaded with the first. */
 import type { PaperId, SheetPicture } from '@keen/exchange';
 import { useEffect, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -10,13 +10,13 @@ export type Printed = 'sticks' | 'templates' | 'wedges';
 
 export interface TrueSizeWish {
   readonly kind: Printed;
-  /** The mark of one part; '' for all. */
+  /** Mark of one part; '' for all. */
   readonly part: string;
   readonly paper: PaperId;
   readonly printer: Printer;
 }
 
-/** Null while what draws them is on its way; 'away' when it cannot be fetched. */
+/** Null while the drawing code loads; 'away' when it cannot be loaded. */
 export function useTrueSize({ plan: own, unit }: ShownCabinet, { kind, part, paper, printer }: TrueSizeWish): readonly SheetPicture[] | null | 'away' {
   const [exchange, setExchange] = useState<Exchange | 'away' | null>(null);
   const { design } = useAppSelector(selectOpen);

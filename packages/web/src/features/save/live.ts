@@ -1,7 +1,6 @@
 /**
- * Follows the open project: what other devices enter is fetched as soon as the server says there is something, and after every
- * time the line was gone. A design that was saved elsewhere is taken over where nothing here waits to be saved; else the next
- * save puts the two together.
+ * Follows the open project: entries of other devices are fetched when the server announces them, and after every reconnection. A design saved elsewhere is
+ * taken over where nothing here waits to be saved; otherwise the next save merges the two.
  */
 import { designCodec, outcomeOf, recordCodec } from '@keen/core';
 import { request, type StoredProject } from '../../app/api.ts';
@@ -23,7 +22,7 @@ export function followProject(store: Store, id: string, session: string): Follow
   let asking = false;
   let again = false;
 
-  /** One question at a time; one that comes meanwhile is asked after it. */
+  /** One request at a time; a second is sent after it. */
   const catchUp = async (): Promise<void> => {
     if (asking) {
       again = true;
@@ -38,7 +37,7 @@ export function followProject(store: Store, id: string, session: string): Follow
       const read = outcomeOf(() => body.map(({ entry }) => recordCodec.read(entry, 'record')));
       if (read.ok) store.dispatch(recordFollowed({ entries: read.value, sequence: body.at(-1)!.sequence }));
     } catch {
-      // The line is gone: the next beat asks again.
+      // Disconnected: the next beat asks again.
     } finally {
       asking = false;
       if (again) {
@@ -58,7 +57,7 @@ export function followProject(store: Store, id: string, session: string): Follow
       if (read?.ok && now && now.design === now.base.design && body.revision > now.base.revision)
         store.dispatch(designFollowed({ design: read.value, revision: body.revision, at: Date.now() }));
     } catch {
-      // Fetched with the next one.
+      // Fetched with the next request.
     }
   };
 

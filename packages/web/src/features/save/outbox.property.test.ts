@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** Tabs that are opened, edited, closed and reloaded in any order, with the server away or not: no edit is ever lost without a word. */
+/** Tabs opened, edited, closed and reloaded in any order, online or offline: no edit is ever lost silently. */
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { designCodec, entered, merge, recordCodec, type Design, type Json, type RecordEntry } from '@keen/core';
@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import { DESIGN } from '../../test/print-room.ts';
 import { hold, release, takeUp, waitingCount, type Held } from './outbox.ts';
 
-/** Locks held by tabs that are alive. */
+/** Locks held by open tabs. */
 const alive = new Set<string>();
 Object.defineProperty(navigator, 'locks', {
   value: { request: (name: string, _options: object, then: (lock: object | null) => unknown) => Promise.resolve(then(alive.has(name) ? null : {})) },
@@ -41,7 +41,7 @@ interface Tab {
 /** A browser with its tabs, and the server it may reach. */
 class World {
   readonly tabs = new Map<number, Tab>();
-  /** Sessions of closed tabs that a reload brings back. */
+  /** Sessions of closed tabs that a reload restores. */
   private readonly sessions = new Map<number, string>();
   readonly history: Json[] = [START];
   readonly record = new Set<string>();
@@ -94,7 +94,7 @@ class World {
     this.tabs.delete(n);
   }
 
-  /** As the saver does it: on a stale base it merges, and waits for a person where that cannot be. */
+  /** Like the saver: merges on a stale base, and waits for a person where that is impossible. */
   async save(n: number): Promise<void> {
     const tab = this.tabs.get(n);
     if (!tab) return;
@@ -110,7 +110,7 @@ class World {
     await release('p', tab.session);
   }
 
-  /** Where every edit and fact is to be found. */
+  /** Every place where an edit or fact can be. */
   found(rows: readonly Held[]): { readonly lostEdits: readonly unknown[]; readonly lostFacts: readonly string[] } {
     const documents = [...this.history, ...[...this.tabs.values()].map(({ document }) => document), ...rows.map(({ document }) => document)];
     const entries = new Set([

@@ -1,7 +1,6 @@
 /**
- * What is not on the server yet, kept in this browser's IndexedDB: it survives a reload, a crash of the page and a server that is
- * away. A row for each project and tab. No row is ever overwritten by another tab's: what a closed tab left is merged into this
- * tab's row, or kept beside it until a person decides.
+ * Unsaved work in this browser's IndexedDB: it survives a reload, a crash of the page and a missing server. One row per project and tab; no tab overwrites
+ * another's row. What a closed tab left is merged into this tab's row, or set aside until a person decides.
  */
 import { designCodec, liftDesign, merge, outcomeOf, recordCodec, VERSION, type Design, type Json, type RecordEntry } from '@keen/core';
 import { openDB, type IDBPDatabase } from 'idb';
@@ -9,12 +8,12 @@ import { openDB, type IDBPDatabase } from 'idb';
 export interface Held {
   readonly project: string;
   readonly session: string;
-  /** The revision the change was made on, and the document of that revision. */
+  /** Revision the change was made on, and the document of that revision. */
   readonly base: number;
   readonly baseDocument: Json;
   readonly document: Json;
   readonly entries: readonly Json[];
-  /** Version of the file format both documents are written in; absent in rows from before there were two. */
+  /** Format version of both documents; absent in rows from before there were two. */
   readonly version?: number;
 }
 
@@ -26,16 +25,16 @@ export interface HeldChange {
   readonly entries: readonly RecordEntry[];
 }
 
-/** A row a person has to decide about: it clashes with this tab's own change, or cannot be read. */
+/** A row a person has to decide about: it conflicts with this tab's change, or cannot be read. */
 export interface SetAside {
   readonly session: string;
-  /** Paths both changed differently; empty where the row cannot be read. */
+  /** Paths changed differently in both; empty where the row cannot be read. */
   readonly conflicts: readonly string[];
   readonly document: Json;
 }
 
 export interface TakenUp {
-  /** This tab's own row, with what closed tabs left merged in; null where nothing waits. */
+  /** This tab's row, with what closed tabs left merged in; null where nothing waits. */
   readonly own: HeldChange | null;
   readonly setAside: readonly SetAside[];
 }
@@ -54,24 +53,24 @@ export const hold = async (held: Held): Promise<void> => void (await (await data
 export const release = async (project: string, session: string): Promise<void> => (await database()).delete(STORE, [project, session]);
 const rowsOf = async (project: string): Promise<Held[]> => ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project);
 
-/** What waits of a project, as it was held, read or not: to be taken away as a file. */
+/** Everything that waits of a project, readable or not, for download as a file. */
 export const heldDocuments = async (project: string): Promise<Json[]> => (await rowsOf(project)).map(({ document }) => document);
 
-/** Forgets all that waits of a project, also what other tabs held. */
+/** Deletes everything that waits of a project, including what other tabs hold. */
 export const releaseAll = async (project: string): Promise<void> => {
   for (const { session } of await rowsOf(project)) await release(project, session);
 };
 
-/** How many rows wait in this browser, of all projects. */
+/** Number of waiting rows in this browser, of all projects. */
 export const waitingCount = async (): Promise<number> => (await database()).count(STORE);
 
 /**
- * Takes up what waits for a project: this tab's own row, and those of tabs that are gone. Rows that go together become this tab's one
- * row, in one transaction; the others stay as they are and are given as set aside.
+ * Takes over what waits for a project: this tab's row, and those of closed tabs. Rows that merge become this tab's one row, in one transaction; the others
+ * stay as they are and are returned as set aside.
  */
 export async function takeUp(project: string, session: string): Promise<TakenUp> {
   const gone = new Set<string>();
-  // Asked before the transaction: waiting for anything else would end it.
+  // Before the transaction: awaiting anything else would end it.
   for (const row of await rowsOf(project)) if (row.session !== session && (row.session.includes(ASIDE) || (await isGone(row.session)))) gone.add(row.session);
   const transaction = (await database()).transaction(STORE, 'readwrite');
   const all = ((await transaction.store.getAll()) as Held[]).filter((row) => row.project === project);
@@ -87,7 +86,7 @@ interface Combined extends TakenUp {
   readonly remove: readonly string[];
 }
 
-/** What becomes of the rows of one project. Pure: reads and writes nothing. */
+/** What becomes of the rows of one project. Pure. */
 export function combined(rows: readonly Held[], session: string, gone: ReadonlySet<string>): Combined {
   const setAside: SetAside[] = [];
   const write: Held[] = [];
@@ -99,12 +98,12 @@ export function combined(rows: readonly Held[], session: string, gone: ReadonlyS
     if (read.ok) usable.push({ row, change: read.value });
     else {
       setAside.push({ session: row.session === session ? aside(session) : row.session, conflicts: [], document: row.document });
-      // This tab will write under its own name: what it cannot read moves out of the way.
+      // This tab will write under its own name: an unreadable row moves out of the way.
       if (row.session === session) write.push({ ...row, session: aside(session) });
       if (row.session === session) remove.push(session);
     }
   }
-  // This tab's own row first; then the newest base, so that older changes are laid on newer ones.
+  // This tab's row first; then the newest base, so that older changes are applied to newer ones.
   usable.sort((a, b) => Number(b.row.session === session) - Number(a.row.session === session) || b.row.base - a.row.base);
   let own = null as HeldChange | null;
   for (const { row, change } of usable) {
@@ -126,7 +125,7 @@ interface Merged {
   readonly conflicts: readonly string[];
 }
 
-/** One change laid on another; where they clash, the first alone and the paths that do. */
+/** One change applied to another; where they conflict, the first alone and the conflicting paths. */
 function mergedDesign(own: HeldChange, other: HeldChange): Merged {
   const [mine, theirs] = [designCodec.write(own.design), designCodec.write(other.design)];
   const { merged, conflicts } = merge(designCodec.write(other.base.design), theirs, mine);
@@ -135,7 +134,7 @@ function mergedDesign(own: HeldChange, other: HeldChange): Merged {
   return read.ok ? { design: read.value, conflicts: [] } : { design: own.design, conflicts: ['design'] };
 }
 
-/** Facts of the record never clash. */
+/** Record entries never conflict. */
 function allEntries(own: readonly RecordEntry[], other: readonly RecordEntry[]): readonly RecordEntry[] {
   const known = new Set(own.map(({ id }) => id));
   return [...own, ...other.filter(({ id }) => !known.has(id))];
@@ -172,7 +171,7 @@ export function sessionName(): string {
     if (known) return known;
     sessionStorage.setItem(key, fallbackName);
   } catch {
-    // A browser that keeps nothing: the tab has a name until it is closed.
+    // Without storage, the tab has a name until it is closed.
   }
   return fallbackName;
 }

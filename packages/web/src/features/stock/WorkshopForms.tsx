@@ -1,4 +1,4 @@
-/** The workshop itself, shared by all projects: machines, prices, the store. Saved as it is changed, on its own. */
+/** The workshop, shared by all projects: machines, prices, stock on hand. Saved on its own, with each change. */
 import { lengthsForSale, MAX_TAX, nameInLists, type Workshop } from '@keen/core';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useMemo } from 'react';

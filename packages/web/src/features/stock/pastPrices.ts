@@ -1,12 +1,12 @@
-/** What a sheet cost before, in words: '72.00 until 3 Nov'. */
+/** Earlier prices of a sheet in words: '72.00 until 3 Nov'. */
 import type { PriceRow } from '../../app/merchant.ts';
 
-/** So many changes are told. */
+/** Number of changes shown. */
 const TOLD = 3;
 
 const day = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
-/** The latest first; empty where it never changed. */
+/** Latest first; empty where it never changed. */
 export function pastPrices(offer: string, rows: readonly PriceRow[]): string {
   const own = rows.filter((row) => row.offer === offer);
   const past = own.slice(0, -1).map(({ price }, index) => `${price.toFixed(2)} until ${day(own[index + 1]!.heardAt)}`);

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** Clamps and labels of the shop: put in, changed, taken out; saved with the shop. */
+/** Clamps and labels of the shop: added, changed, removed; saved with the shop. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { glueOf, starterWorkshop, type DisplayUnit, type Shop } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** Readings in a store of their own: typed, by sheet and place; what a layout is cut from; parts as they were cut. */
+/** Readings with their own store: typed, by sheet and place; what a layout is cut from; parts as cut. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, shopFacts, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';

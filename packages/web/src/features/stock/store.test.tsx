@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The store's form and list: what is typed becomes pieces, what cannot be right is said, what is kept for others is left alone. */
+/** Stock on hand, form and list: entries become pieces, impossible ones are refused, what is reserved for others is left alone. */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { entered, readWorkshop, starterWorkshop, type StockPiece, type Workshop } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
@@ -15,7 +15,7 @@ const plain = globalThis.fetch;
 let sent: { readonly url: string; readonly method: string; readonly body: any }[] = [];
 beforeEach(() => {
   sent = [];
-  // A server that takes everything it is told.
+  // A server that accepts everything.
   globalThis.fetch = ((url: string, init: RequestInit = {}) => {
     const body = typeof init.body === 'string' ? (JSON.parse(init.body) as any) : undefined;
     sent.push({ url, method: init.method ?? 'GET', body });

@@ -1,8 +1,8 @@
-/** What is typed in a form and not saved yet, kept while what it began from is changed elsewhere. */
+/** Unsaved entries of a form, kept while their base is changed elsewhere. */
 import { sameJson, type Json } from '@keen/core';
 import { useState } from 'react';
 
-/** The draft and its setter: equal to `current`, by identity too, until something is typed. */
+/** The draft and its setter: identical to `current` until something is typed. */
 export function useDraft<T extends object>(current: T): readonly [T, (next: T) => void] {
   const [held, setHeld] = useState({ base: current, draft: current });
   const draft = held.base === current ? held.draft : rebased(held.base, held.draft, current);
@@ -10,9 +10,9 @@ export function useDraft<T extends object>(current: T): readonly [T, (next: T) =
   return [draft, (next) => setHeld({ base: current, draft: next })];
 }
 
-/** The new state with what differs between draft and base laid over it, member by member. */
+/** The new state with the differences between draft and base applied to it, member by member. */
 export function rebased<T>(base: T, draft: T, current: T): T {
-  // What was typed is what stands there now: it was saved.
+  // The typed value is the stored one: it was saved.
   if (Object.is(draft, base) || sameJson(draft as Json, current as Json)) return current;
   if (!isGroup(base) || !isGroup(draft) || !isGroup(current)) return draft;
   const made: Record<string, unknown> = {};
@@ -24,5 +24,5 @@ export function rebased<T>(base: T, draft: T, current: T): T {
   return made as T;
 }
 
-/** A length that was entered is one value, and so is a list. */
+/** An entered length is one value, and so is a list. */
 const isGroup = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value) && !('nm' in value);

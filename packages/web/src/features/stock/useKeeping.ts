@@ -1,4 +1,4 @@
-/** Keeping pieces of the store for this project, and giving them back: at once or not at all, and said when another was first. */
+/** Reserves pieces of stock for this project and releases them: at once or not at all, with a message when another project was first. */
 import { workshopCodec, type Problem } from '@keen/core';
 import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -22,7 +22,7 @@ export function useKeeping(): Keeping {
         changed(body);
         return true;
       }
-      // Whoever was first has changed the store: it is shown as it is now.
+      // Another project changed the stock first: it is shown as it is now.
       changed((await request<StoredWorkshop>('workshop')).body);
       dispatch(problemReported(body));
     } catch {

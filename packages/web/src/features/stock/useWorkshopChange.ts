@@ -1,11 +1,11 @@
-/** Changing the workshop, which all projects share. */
+/** Changes of the workshop, which all projects share. */
 import { workshopCodec, type Problem, type Workshop } from '@keen/core';
 import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { problemReported, workshopChanged } from '../project/project.slice.ts';
 import { selectOpen } from '../project/selectors.ts';
 
-/** Saves a change of the workshop; a refusal is said and nothing is changed. */
+/** Saves a change of the workshop; a refusal is shown and nothing is changed. */
 export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
   const { workshopRevision } = useAppSelector(selectOpen);
   const dispatch = useAppDispatch();

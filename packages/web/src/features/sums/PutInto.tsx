@@ -1,4 +1,4 @@
-/** A result put where it is wanted in the unit: a length into a length, an angle into an angle, a list into as many shelves or dividers. */
+/** Puts a result into the cabinet: a length into a length, an angle into an angle, a list into as many shelves or dividers. */
 import { MM_PER_INCH, entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type SumResult, type SumAnswer, type CabinetSpec } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -15,7 +15,7 @@ interface Place {
 
 export function PutInto({ answer, spec }: { readonly answer: SumAnswer; readonly spec: CabinetSpec }) {
   const { apply } = useEdit();
-  // A list goes where there are as many of something: most likely what is wanted.
+  // A list goes first where there are equally many elements: the likely target.
   const fit = Object.entries(answer.results)
     .flatMap(([key, result]) => {
       const places = isResult(result) ? placesFor(spec, result) : [];
@@ -54,7 +54,7 @@ export function PutInto({ answer, spec }: { readonly answer: SumAnswer; readonly
   );
 }
 
-/** Shown to a tenth of a millimeter or a sixty-fourth: nobody cuts nearer, and what is put is what is read. */
+/** Rounded to a tenth of a millimeter or a sixty-fourth: what is put in is what is read. */
 function asEntered(mm: number, unit: CabinetSpec['unit']): Entered {
   return unit === 'mm' ? entered(`${Math.round(mm * 10) / 10} mm`) : entered(`${Math.round((mm / MM_PER_INCH) * 64)}/64 in`);
 }

@@ -1,4 +1,4 @@
-/** One sum: what goes in as it is typed, what comes out, its picture and its working. What cannot be read is said where it stands. */
+/** One sum: inputs as typed, results, picture and working. An unreadable input is reported at its field. */
 import { answerSum, exampleOf, outcomeOf, SUM_TITLES, sumKeyWords, type DisplayUnit, type Sum, type SumAnswer, type CabinetSpec } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -19,7 +19,7 @@ export function SumCard({ sum, unit, put }: SumCardProps) {
   const asked = useDeferredValue(typed);
   const outcome = useMemo(() => answered(sum, asked), [sum, asked]);
   const problem = outcome.ok ? null : outcome.problem;
-  /** The last that could be worked out stays on show while something is typed. */
+  /** The last valid result stays visible while something is typed. */
   const [last, setLast] = useState<SumAnswer | null>(null);
   if (outcome.ok && outcome.value !== last) setLast(outcome.value);
   const shown = outcome.ok ? outcome.value : last;

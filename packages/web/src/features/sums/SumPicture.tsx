@@ -1,4 +1,4 @@
-/** The picture of a sum, drawn from its own numbers: what is measured and what comes out stand in it. */
+/** Picture of a sum, drawn from its own numbers, inputs and results labeled. */
 import { sumKeyWords, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
 import type { ReactNode } from 'react';
 import { isResult } from './SumResults.tsx';

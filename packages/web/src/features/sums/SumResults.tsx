@@ -1,4 +1,4 @@
-/** What a sum gives, each with its name: lengths as a tape shows them and in the other system, forces and shares as they are. */
+/** Results of a sum with their names: lengths as tape marks and in the other unit, forces and shares as they are. */
 import { MM_PER_INCH, roundToNm, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
 
 export function SumResults({ answer, unit }: { readonly answer: SumAnswer; readonly unit: DisplayUnit }) {
@@ -14,7 +14,7 @@ export function SumResults({ answer, unit }: { readonly answer: SumAnswer; reado
   );
 }
 
-/** One figure or a list of them, not a group of several under names. */
+/** One value or a list, not a group with names. */
 export const isResult = (each: SumAnswer['results'][string]): each is SumResult =>
   'value' in each && (typeof each.value !== 'object' || Array.isArray(each.value));
 
@@ -36,7 +36,7 @@ export function resultText({ value, unit: of }: SumResult, unit: DisplayUnit): s
     return value.length === 0 ? 'none' : value.map((each) => resultText(of === undefined ? { value: each } : { value: each, unit: of }, unit)).join(', ');
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
-  // To a hundredth, or as a tape shows it with the decimal beside it.
+  // To a hundredth, or as a tape mark with the decimal beside it.
   if (of === 'mm')
     return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(roundToNm(value), 'in')} (${(value / MM_PER_INCH).toFixed(3)})`;
   return `${Number(value.toPrecision(4))}${of === undefined ? '' : of === 'deg' ? '°' : ` ${of}`}`;

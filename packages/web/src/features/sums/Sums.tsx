@@ -1,4 +1,4 @@
-/** All quick sums by what they are about, and the card of the one that is asked. */
+/** All quick sums by subject, and the card of the selected one. */
 import { SUM_GROUPS, SUM_TITLES, SUMS, type DisplayUnit, type CabinetSpec } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';

@@ -1,4 +1,4 @@
-/** Quick sums outside a project: reached from the room. */
+/** Quick sums outside a project, reached from home. */
 import { Button } from '@mui/material';
 import { Link } from 'react-router';
 import { Logo } from '../../ui/Logo.tsx';

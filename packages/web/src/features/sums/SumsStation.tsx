@@ -1,4 +1,4 @@
-/** Quick sums beside a cabinet: what they give can be put into it. */
+/** Quick sums beside a cabinet: results can be put into it. */
 import type { ShownCabinet } from '../project/selectors.ts';
 import { Sums } from './Sums.tsx';
 

@@ -1,4 +1,4 @@
-/** Pictures of sums about measures, spacing, cutting and stock. */
+/** Pictures of sums about measuring, spacing, cutting and stock. */
 import { W, CX, CY, fit, short, Wood, Words, Measure, Arrow, Row, type Picture } from './primitives.tsx';
 
 export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {

@@ -1,4 +1,4 @@
-/** One drawing for each sum, to its own scale from its own numbers: inputs by their key, results by '=' and their key. A new one goes into one of the lists. */
+/** One drawing per sum, to its own scale from its own numbers: inputs by their key, results by '=' and their key. A new one goes into one of the lists. */
 import { BOX_PICTURES } from './pictures-box.tsx';
 import { HANG_PICTURES } from './pictures-hang.tsx';
 import { MAKING_PICTURES } from './pictures-making.tsx';

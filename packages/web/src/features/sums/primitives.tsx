@@ -1,4 +1,4 @@
-/** What the pictures of sums are drawn with: wood, words, dimensions, forces, blocks in a row. */
+/** Drawing elements of the pictures of sums: wood, text, dimensions, forces, blocks in a row. */
 import { MM_PER_INCH, roundToNm, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
 import type { ReactNode } from 'react';
 
@@ -6,7 +6,7 @@ export interface Numbers {
   readonly number: (key: string, fallback?: number) => number;
   readonly list: (key: string) => readonly number[];
   readonly text: (key: string) => string;
-  /** A length, mm, as the person reads lengths; and the same without its unit. */
+  /** A length in the person's unit, mm in; and the same without its unit. */
   readonly mm: (value: number) => string;
   readonly bare: (value: number) => string;
   /** Results that are groups: boards with their cuts. */
@@ -19,7 +19,7 @@ export const [W, H] = [420, 190];
 export const [CX, CY] = [W / 2, H / 2];
 
 export const rad = (deg: number): number => (deg * Math.PI) / 180;
-/** Scale at which so many millimeters go into the picture. */
+/** Scale at which so many millimeters fit the picture. */
 export const fit = (wide: number, high: number, room = 44): number => Math.min((W - 2 * room) / Math.max(wide, 1e-6), (H - 2 * room) / Math.max(high, 1e-6));
 export const short = (value: number): string => String(Number(value.toPrecision(4)));
 
@@ -55,7 +55,7 @@ export function Words({
     </text>
   );
 }
-/** A dimension: a line with a short stroke at each end, and what it measures. */
+/** A dimension: a line with a tick at each end, and its measure. */
 export function Measure({
   from,
   to,
@@ -79,7 +79,7 @@ export function Measure({
     </g>
   );
 }
-/** A force: as long as it is large, with its amount. */
+/** A force: an arrow in proportion to its amount. */
 export function Arrow({ x, y, dx, dy, label }: { readonly x: number; readonly y: number; readonly dx: number; readonly dy: number; readonly label: string }) {
   const length = Math.hypot(dx, dy) || 1;
   const [ux, uy] = [dx / length, dy / length];
@@ -99,10 +99,10 @@ export function Arrow({ x, y, dx, dy, label }: { readonly x: number; readonly y:
   );
 }
 
-/** Under this, inches are told in thousandths: a tape does not show them. */
+/** Below this, inches are shown in thousandths: a tape does not show them. */
 const FINE_IN = 0.25;
 
-/** A length, mm, without its unit: in a picture as on a tape, what lies between two of its lines left out. */
+/** A length without its unit, mm in, rounded to a tape mark. */
 export function lengthLabel(value: number, unit: DisplayUnit): string {
   if (unit === 'mm') return short(value);
   if (Math.abs(value) < FINE_IN * MM_PER_INCH) return String(Number((value / MM_PER_INCH).toFixed(3)));
@@ -110,7 +110,7 @@ export function lengthLabel(value: number, unit: DisplayUnit): string {
 }
 export const newtons = (value: number): string => `${short(value)} N`;
 
-/** Blocks side by side, with their sizes: openings and dividers, strips and kerfs, cuts and what is left. */
+/** Blocks side by side with their sizes: openings and dividers, strips and kerfs, cuts and the rest. */
 export function Row({
   blocks,
   y = 70,

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** Quick sums: every card begins with a worked example and its picture; what is typed is worked out, or said to be wrong where it stands. */
+/** Quick sums: every card begins with a worked example and its picture; entries are computed, or refused at their field. */
 import { afterEach, expect, test } from '@jest/globals';
 import { SUM_TITLES, SUMS, type Edit } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
@@ -67,7 +67,7 @@ test('a length is put where a person chooses, never by itself', async () => {
 
 test('what is out of a field’s limits is not offered there', () => {
   opened('panel-weight');
-  // A mass goes into no length, and nothing of it is a count or an angle.
+  // A mass goes into no length, count or angle.
   expect(screen.queryByRole('group', { name: /^Put it into/ })).toBeNull();
 });
 

@@ -1,4 +1,7 @@
-/** A table somebody else made: which column is what, what comes of it, and which rows cannot be read and why. Nothing comes in before it is asked for. */
+/**
+ * Import of a table made elsewhere: which column is what, what its rows become, and which cannot be read and why. Nothing is imported before it is
+ * confirmed.
+ */
 import {
   guessColumns,
   leftOutCsv,
@@ -21,17 +24,17 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { download } from '../../ui/download.ts';
 
 const SEPARATOR_NAMES: Readonly<Record<Separator, string>> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'upright bars' };
-/** Of rows that can be read, so many are shown before they come in. */
+/** Number of readable rows previewed. */
 const SHOWN = 4;
 
 export interface ForeignTableDialogProps<Row, Key extends string> {
   readonly name: string;
   readonly text: string;
-  /** What its rows become. The same one as long as nothing about it is changed. */
+  /** What its rows become; the same object as long as nothing about it is changed. */
   readonly kind: TableKind<Row, Key>;
-  /** 'thing', 'sheet or board': one row, and several. */
+  /** 'thing', 'sheet or board': singular and plural. */
   readonly called: readonly [one: string, several: string];
-  /** A cell of a row as it will stand. */
+  /** A cell of a row as it will be imported. */
   readonly shownAs: (row: Row, key: Key) => string;
   readonly onTake: (rows: readonly Row[]) => void;
   readonly onClose: () => void;

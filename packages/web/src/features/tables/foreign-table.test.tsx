@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** A table of somebody else's: what is guessed, what a person changes, what comes in, and what is said of the rest. */
+/** Foreign tables: the guess, a person's changes, what is imported, and the messages about the rest. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { thingsTable, type Item } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
@@ -41,7 +41,7 @@ const choose = (title: string, words: RegExp): Promise<void> => {
   return userEvent.selectOptions(select, within(select).getByRole('option', { name: words }));
 };
 
-/** Every column by hand: what a program may guess is its own test. */
+/** Every column by hand: the guess has its own test. */
 async function told(): Promise<void> {
   const title = (key: string): RegExp => new RegExp(`^${COLUMNS.find((column) => column.key === key)!.title.replace(/[()]/g, '\\$&')}$`);
   await choose('What', title('name'));
@@ -90,7 +90,7 @@ describe('a table of somebody else’s', () => {
     ]);
     await userEvent.click(screen.getByRole('button', { name: 'Take 2 things in' }));
     expect(taken[0]).toHaveLength(2);
-    // What is left is still shown, and can be handed back.
+    // Rows left over are still shown and can be downloaded.
     expect(closed()).toBe(0);
     expect(screen.getByRole('heading', { name: 'What “things.csv” still holds' })).toBeTruthy();
     expect(screen.getByRole('button', { name: 'These rows as CSV' })).toBeTruthy();

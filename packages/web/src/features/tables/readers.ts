@@ -1,8 +1,8 @@
-/** Files of other programs, read off the page's own thread within limits of size and time. */
+/** Reads files of other programs off the main thread, within limits of size and time. */
 import { refuse, type Outcome } from '@keen/core';
 import type { ReadOutlines } from '@keen/exchange';
 
-/** Larger files are not read into memory at all. */
+/** Larger files are not read into memory. */
 const MAX_BYTES = 5_000_000;
 const MAX_MS = 20_000;
 
@@ -16,14 +16,14 @@ export interface ReaderCall {
   readonly name: string;
 }
 
-/** The text of a table, or the outlines of a drawing. A file that takes too long is given up, in words. */
+/** The text of a table, or the outlines of a drawing. A file that takes too long is refused. */
 export async function readForeignFile<K extends keyof Readers>(kind: K, file: File): Promise<Outcome<Readers[K]>> {
   if (file.size > MAX_BYTES) return refuse('too-large', `the file has ${Math.ceil(file.size / 1e6)} MB`, file.name, `at most ${MAX_BYTES / 1e6} MB`);
   const call: ReaderCall = { kind, bytes: new Uint8Array(await file.arrayBuffer()), name: file.name };
   return (await (typeof Worker === 'undefined' ? readHere(call) : readOnThread(call))) as Outcome<Readers[K]>;
 }
 
-/** Where there are no threads. */
+/** Where there are no workers. */
 async function readHere({ kind, bytes, name }: ReaderCall): Promise<Outcome<unknown>> {
   const { tableText, readOutlines } = await import('@keen/exchange');
   return kind === 'table' ? tableText(bytes, name) : readOutlines(bytes, name);

@@ -1,4 +1,4 @@
-/** Where what it must hold and where it goes disagree, with the choices that settle it, each with its effect. */
+/** Conflicts between contents and place, with the choices that settle each and their effect. */
 import { agreementOf, tapeTextWithUnit } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,4 +1,4 @@
-/** The curve of a wall's bow. Loaded only where it is looked at. */
+/** Curve of a wall's bow. Loaded on demand. */
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { DARK, LIGHT } from '../../app/tokens.ts';
@@ -9,7 +9,7 @@ Chart.register(CategoryScale, Filler, LinearScale, LineElement, PointElement, To
 export interface BowChartProps {
   readonly points: readonly { readonly x: number; readonly y: number }[];
   readonly wide: number;
-  /** The stretch behind the cabinet on show. */
+  /** The stretch behind the current cabinet. */
   readonly from: number | null;
   readonly to: number | null;
 }

@@ -1,4 +1,4 @@
-/** How the wall bows along one level line: readings from a taut string, drawn as a curve, and typed. */
+/** Bow of the wall along a level line: readings from a taut string, as a curve and as fields. */
 import { entered, offAt, toMm, WALL_LIMITS, type BowLine, type BowReading as Reading, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';

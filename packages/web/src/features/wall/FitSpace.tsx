@@ -1,4 +1,4 @@
-/** Fit the space: the largest cabinet that can go into a free rectangle, or a run of equal ones with a gap kept for something. */
+/** Fit the space: the largest cabinet that fits a free rectangle, or a run of equal ones with a gap kept free. */
 import {
   applyEdit,
   entered,
@@ -90,7 +90,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownCabinet | 
   useEffect(() => () => stopFitting.current?.(), []);
   const fill = (): void => {
     if (!here) return;
-    // A new cabinet is added first: its size is found as if it were there.
+    // A new cabinet is added first: its size is computed as if it were there.
     const adding: Edit = shown ? [] : [{ path: ['units', spec.id], value: spec }];
     setFitting(true);
     const sizes = fillRoom({ planner: previewPlanner, design: applyEdit(design, adding), record, workshop }, spec, here);

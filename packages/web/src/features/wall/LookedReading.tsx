@@ -1,4 +1,4 @@
-/** A place someone looked at before drilling: where, and how. */
+/** A place that was checked before drilling: where, and how. */
 import { NOTE, type Looked } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useState } from 'react';
@@ -18,7 +18,7 @@ export function LookedReading({ id }: { readonly id: string }) {
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState(area.note);
   const short = note.trim().length < NOTE.least;
-  /** In writing only once it is written: until then the area stays what it was. */
+  /** In writing only once something is written: until then the area stays what it was. */
   const choose = (how: Looked['how']): void => {
     setAsking(how === 'in-writing' && short);
     if (how !== 'in-writing' || !short) apply([{ path: ['wall', ...path, 'how'], value: how }], '');

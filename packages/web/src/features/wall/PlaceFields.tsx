@@ -1,4 +1,4 @@
-/** Where a cabinet hangs: typed, or said in words (centered, aligned, spread out, on a rail). */
+/** Where a cabinet hangs: typed, or placed by rule (centered, aligned, spread, on a rail). */
 import { centredBetween, entered, faceOf, hangOnRail, hangsOnCleat, railsInOrder, spread, cabinetShims, type Entered, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
@@ -129,5 +129,5 @@ export function PlaceFields({ shown }: { readonly shown: ShownCabinet }) {
   );
 }
 
-/** A shim is cut from card and veneer: millimeters to a tenth. */
+/** Shims are cut from card and veneer: millimeters to a tenth. */
 const fine = (nm: Length): string => `${(nm / 1e6).toFixed(1)} mm`;

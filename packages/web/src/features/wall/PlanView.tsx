@@ -1,4 +1,4 @@
-/** The wall from above: how far everything stands out, and what swings. */
+/** The wall from above: how far everything projects, and what swings. */
 import { ownSwings, swingOf, tapeTextWithUnit, thingsInOrder, toMm, type Length, type Sector } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
@@ -7,7 +7,7 @@ import { picked } from '../project/view.slice.ts';
 
 const ROOM = { left: 58, right: 20, top: 20, bottom: 6 } as const;
 const WALL_PX = 8;
-/** As high as what stands out asks for, at the scale of the wall over it, up to this. */
+/** Height grows with the projections, at the scale of the elevation, up to this. */
 const MAX_HIGH = 200;
 
 export function PlanView({ shown }: { readonly shown: ShownCabinet | undefined }) {
@@ -101,7 +101,7 @@ function Plan({ shown, width }: { readonly shown: ShownCabinet | undefined; read
   );
 }
 
-/** A sector in plan as an SVG path; plan's angles turn from along towards out, which is down on the screen. */
+/** A sector in plan as an SVG path; its angles turn from along towards out, which is down on the screen. */
 function sectorPath({ along, out, radius, fromDeg, toDeg }: Sector, x: (mm: number) => number, y: (mm: number) => number, scale: number): string {
   const mm = (nm: number): number => toMm(nm as Length);
   const [cx, cy, r] = [x(mm(along)), y(mm(out)), mm(radius) * scale];

@@ -1,4 +1,4 @@
-/** A rail of the wall: which studs it crosses, its pieces and notches, and what hangs on it. */
+/** A wall rail: the studs it crosses, its pieces and notches, and the cabinets on it. */
 import { nameInLists, nextStud, tapeTextWithUnit, specsInOrder, type Entered, type Length, type WallRail } from '@keen/core';
 import { entered } from '@keen/core';
 import { Button, TextField } from '@mui/material';
@@ -9,7 +9,7 @@ import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { WallLength, WallNumber } from './fields.tsx';
 
-/** Past the stud by so much, so that its screw has its end distance. */
+/** Distance past the stud, so that its screw keeps its end distance. */
 const PAST = 90e6;
 
 export function RailReading({ rail }: { readonly rail: WallRail }) {

@@ -1,4 +1,4 @@
-/** Scans a line of the wall for studs: the signal as it comes, its peaks, and which of them to take. What was scanned is kept, also when the scanner is lost. */
+/** Scans a line of the wall for studs: the live signal, its peaks, and which of them to accept. What was scanned is kept even when the scanner disconnects. */
 import {
   entered,
   mm,
@@ -30,7 +30,7 @@ const DOUBTS: Readonly<Record<Doubt, string>> = {
   'too-near': 'too near its neighbor',
   'off-the-row': 'off the row the others stand in',
 };
-/** A peak this near to a regular stud is that stud. */
+/** A peak this close to a regular stud is that stud. */
 const SAME_STUD = 70e6;
 
 export function ScanPanel() {
@@ -43,7 +43,7 @@ export function ScanPanel() {
   const [live, setLive] = useState<readonly Sample[] | null>(null);
   const [said, setSaid] = useState<{ readonly text: string; readonly at: number | null } | null>(null);
   const running = useRef<AbortController | null>(null);
-  // Scans of this line, oldest first: a later one replaces what an earlier one read in the same places.
+  // Scans of this line, oldest first: a later one replaces earlier readings of the same places.
   const kept = useMemo(
     () =>
       mergedSamples(
@@ -159,7 +159,7 @@ export function ScanPanel() {
   );
 }
 
-/** The latest sample of each place, from left to right. */
+/** Latest sample of each place, left to right. */
 function mergedSamples(samples: readonly Sample[]): Sample[] {
   const at = new Map(samples.map((sample) => [sample.at, sample]));
   return [...at.values()].sort((a, b) => a.at - b.at);

@@ -1,4 +1,4 @@
-/** One stud: where it really is, and how sure that is. */
+/** One stud: its true position, and how certain that is. */
 import { entered, spacingDoubted, studsOf, tapeTextWithUnit, WALL_LIMITS, type StudMark, type StudState } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -18,7 +18,7 @@ export function StudReading({ id }: { readonly id: string }) {
   const stud = studs[index];
   if (!stud) return <p className="quiet">This stud is not there any more.</p>;
   const known = wall.studs.marks[id];
-  // A stud of the regular row gets a mark of its own once it is corrected.
+  // A stud of the regular spacing gets a mark of its own once corrected.
   const mark: StudMark = known ?? { id: `stud-${stud.regular}`, regular: stud.regular, at: entered(`${stud.at / 1e6} mm`), state: stud.state, gone: false };
   const set = (change: Partial<StudMark>, key: string): void => {
     apply([{ path: ['wall', 'studs', 'marks', mark.id], value: { ...mark, ...change } }], key);

@@ -1,4 +1,4 @@
-/** Something on or before the wall: where it is, how large, how it swings. */
+/** A thing on or in front of the wall: place, size, swing. */
 import { OPENS_DEG, type WallThing } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useAppDispatch } from '../../app/store.ts';

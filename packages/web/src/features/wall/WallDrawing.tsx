@@ -1,4 +1,4 @@
-/** The wall to scale from the front: studs, bands, what is on it, rails, cabinets. Drag a cabinet or a thing; the pane has the typed twin. */
+/** Elevation of the wall, to scale: studs, bands, things, rails, cabinets. Cabinets and things can be dragged; the pane has the typed fields. */
 import { cableBands, ceilingAt, floorAt, tapeTextWithUnit, thingsInOrder, toMm, type Entered, type Length } from '@keen/core';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -14,7 +14,7 @@ import type { Layer } from './layers.ts';
 import { draggedTo, stepped, straight } from './useWallDrag.ts';
 
 const ROOM = { left: 58, right: 20, top: 26, bottom: 40 } as const;
-/** A drag snaps within so many px. */
+/** Snap distance of a drag, px. */
 const SNAP_PX = 9;
 
 export interface WallDrawingProps {
@@ -38,7 +38,7 @@ interface Drag {
   readonly start: { readonly along: number; readonly up: number };
   readonly moved: boolean;
   readonly to: string;
-  /** Where it would land if it were let go here; nothing is changed before that. */
+  /** Landing position of the drag; nothing is changed before the drop. */
   readonly landed: { readonly along: Entered; readonly up: Entered } | null;
 }
 
@@ -86,7 +86,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     const reach = event.altKey ? 0 : (SNAP_PX / scale) * 1e6;
     if (drag.kind === 'unit') {
       const { to: words, ...landed } = draggedTo(wall, plan, drag.id, to, reach, specs[drag.id]!.unit);
-      // Its height, or its place along the wall, was left alone.
+      // The axis that was left alone.
       const { place } = specs[drag.id]!;
       setDrag({ ...drag, moved: true, to: words, landed: { along: dx === 0 ? place.along : landed.along, up: dy === 0 ? place.up : landed.up } });
     } else {
@@ -113,13 +113,13 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     leave();
     setDrag(null);
   };
-  /** How far what is dragged is drawn from where it is, px. */
+  /** Offset of the dragged thing from its place, px. */
   const shiftOf = (kind: Drag['kind'], id: string): string | undefined =>
     drag?.landed && drag.kind === kind && drag.id === id
       ? `translate(${((drag.landed.along.nm - drag.start.along) / 1e6) * scale} ${((drag.start.up - drag.landed.up.nm) / 1e6) * scale})`
       : undefined;
   const order = [...plan.cabinets.map(({ id }) => ({ kind: 'unit' as const, id })), ...thingsInOrder(wall).map(({ id }) => ({ kind: 'thing' as const, id }))];
-  /** Arrows go from one to the next; with Shift they move the one that is chosen by the display step. */
+  /** Arrows move the selection; with Shift they move the selected thing by the display step. */
   const keys = (event: KeyboardEvent): void => {
     const by = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
     if (!by) {
@@ -172,7 +172,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
       onPointerUp={drop}
       onPointerCancel={() => setDrag(null)}
       onClick={(event) => {
-        // What was grabbed holds the pointer, so that its click comes to the whole drawing.
+        // The dragged element has pointer capture, so its click reaches the whole drawing.
         if (event.target === svg.current && !grabbed.current) dispatch(picked(null));
         grabbed.current = false;
       }}

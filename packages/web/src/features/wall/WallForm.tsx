@@ -1,4 +1,4 @@
-/** The wall's own numbers, and what can be added to it. */
+/** Fields of the wall itself, and what can be added to it. */
 import {
   cableBands,
   entered,
@@ -115,7 +115,7 @@ export function WallForm() {
 
 const FIXED_BY: Readonly<Partial<Record<Ground, string>>> = { anchors: 'anchor', masonry: 'plug', moving: 'bolt or insert' };
 
-/** What is known of plugs, anchors and metal studs; nothing of it is asked where timber carries. */
+/** Plugs, anchors and metal studs; none of it is asked where timber carries. */
 function FixingFields({ set }: { readonly set: (path: readonly string[], value: unknown) => void }) {
   const { wall } = useAppSelector(selectDesign);
   const { fixing } = wall;
@@ -184,7 +184,7 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
 }
 
 type Size = readonly [width: string, height: string, out: string, up: string];
-/** What a new thing measures, in mm and in inches, until it is measured. */
+/** Default size of a new thing, in mm and in inches, until it is measured. */
 const SIZES: Readonly<Record<ThingKind, { readonly mm: Size; readonly in: Size }>> = {
   outlet: { mm: ['75 mm', '115 mm', '8 mm', '300 mm'], in: ['2 3/4 in', '4 1/2 in', '1/4 in', '12 in'] },
   switch: { mm: ['80 mm', '80 mm', '10 mm', '1100 mm'], in: ['2 3/4 in', '4 1/2 in', '1/4 in', '46 in'] },

@@ -1,4 +1,4 @@
-/** What is drawn on the wall, layer by layer: its face, studs, things, rails, cabinets, screw holes. */
+/** Layers of the elevation: wall face, studs, things, rails, cabinets, screw holes. */
 import {
   cableBands,
   ceilingAt,
@@ -82,7 +82,7 @@ export function StudLines({
   );
 }
 
-/** Px one letter of a name takes: a name that does not fit is left to the list and the title. */
+/** Width of a letter of a name, px: a name that does not fit is left to list and title. */
 const LETTER = 6.4;
 
 export function Thing({
@@ -102,7 +102,7 @@ export function Thing({
   return (
     <g className={`wall-thing ${thing.kind}${lit ? ' selected' : ''}`} data-thing={thing.id} onPointerDown={onTake}>
       <title>{thing.name}</title>
-      {/* Small things are still as large as a finger. */}
+      {/** Small things keep the size of a fingertip. */}
       <rect className="grip" x={px + w / 2 - Math.max(w, 24) / 2} y={py + h / 2 - Math.max(h, 24) / 2} width={Math.max(w, 24)} height={Math.max(h, 24)} />
       <rect x={px} y={py} width={w} height={h} />
       {thing.kind === 'window' && <path d={`M${px + w / 2} ${py}V${py + h}M${px} ${py + h / 2}H${px + w}`} />}
@@ -211,7 +211,7 @@ export function GhostCabinet({ cabinetId, view: { x, y } }: { readonly cabinetId
   );
 }
 
-/** Screw holes by what is known of them: a cross for never, a ring for look first, a disc where someone looked. */
+/** Screw holes by their zone: a cross for never, a ring for look first, a disc where it was looked at. */
 export function Holes({
   cabinetPlan,
   wall,

@@ -1,4 +1,4 @@
-/** Everything of the wall as a list: what the drawing's pointer picks, for keyboard and screen reader, and for what is covered. */
+/** Everything on the wall as a list: for keyboard and screen reader, and for what is hidden behind something. */
 import { railsInOrder, studsOf, tapeTextWithUnit, thingsInOrder, type Wall } from '@keen/core';
 import { useAppDispatch } from '../../app/store.ts';
 import { useDisplayUnit } from '../project/selectors.ts';

@@ -1,4 +1,4 @@
-/** The reading pane at Wall: what is picked on it, or the wall itself, where the cabinet hangs, and the room there is. */
+/** Reading pane at Wall: the selection, or the wall itself, the place of the cabinet, and the free space. */
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { FindingCard } from '../project/FindingCard.tsx';
@@ -31,7 +31,7 @@ export function WallReading({
   if (chosen?.kind === 'rail' && wall.rails[chosen.id]) return <RailReading key={chosen.id} rail={wall.rails[chosen.id]!} />;
   if (chosen?.kind === 'looked' && wall.looked[chosen.id]) return <LookedReading key={chosen.id} id={chosen.id} />;
   if (chosen?.kind === 'bow' && wall.bow[chosen.id]) return <BowReading key={chosen.id} line={wall.bow[chosen.id]!} shown={shown} />;
-  // A cabinet that does not seat on its rail is the wall's matter as much as the cleat's.
+  // A cabinet that does not seat on its rail concerns the wall as much as the cleat.
   const here = plan.findings.filter(({ station, check }) => station === 'wall' || check === 'off-rail' || check === 'rail-mismatch');
   const mine = (finding: Finding): boolean => finding.unit === shown?.spec.id;
   return (

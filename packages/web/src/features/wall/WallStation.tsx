@@ -1,4 +1,4 @@
-/** Wall: where does it go? The wall from the front with everything on it, and the room before it from above. */
+/** Wall: its elevation with everything on it, and the room in front of it from above. */
 import { studsKnown, studsOf, thingsInOrder } from '@keen/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,4 +1,4 @@
-/** Fields for one value of the wall, by its path: the typed twins of what is dragged. */
+/** Fields for single values of the wall, by path: the typed counterparts of drags. */
 import { valueAt, WALL_LIMITS, type Entered } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';

@@ -1,4 +1,4 @@
-/** What of the wall can be shown or left out. */
+/** Layers of the wall that can be shown or hidden. */
 export const LAYERS = [
   { id: 'studs', name: 'Studs' },
   { id: 'bands', name: 'Cable bands' },

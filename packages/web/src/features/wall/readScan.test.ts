@@ -1,4 +1,4 @@
-/** A scan as it streams in: samples as they come, and every way it can end. */
+/** A scan as it streams in: samples, and every way it can end. */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { readScan, type Sample } from './readScan.ts';
 
@@ -6,7 +6,7 @@ const LINE = { from: 0, to: 100, up: 1500 };
 const real = globalThis.fetch;
 afterEach(() => void (globalThis.fetch = real));
 
-/** A server that sends these pieces, cut wherever the network cuts them. */
+/** A server that sends these chunks, split wherever the network splits them. */
 function answering(pieces: readonly string[], status = 200): void {
   const body = new ReadableStream<Uint8Array>({
     start(controller) {

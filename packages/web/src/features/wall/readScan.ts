@@ -1,4 +1,4 @@
-/** A scan of the wall as it streams in. Never throws: how it ended is the answer. */
+/** Reads a scan of the wall as it streams in. Never throws: how it ended is the result. */
 import { deviceLines, type DeviceEnd } from '../../app/deviceLines.ts';
 
 export interface Sample {

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** The reading panes of the wall: its numbers, its studs, where someone looked, and where a cabinet hangs. */
+/** Reading panes of the wall: its dimensions, studs, checked places, and where a cabinet hangs. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, NOTE, studsOf, type Edit } from '@keen/core';
 import { cleanup, render, screen } from '@testing-library/react';
@@ -73,7 +73,7 @@ describe('one stud', () => {
   test('of the regular row that is found elsewhere gets a mark of its own', async () => {
     const { wall, field, picked } = shown(() => <StudReading id={second.id} />);
     await userEvent.clear(field(`wall.studs.marks.${second.id}.at`));
-    // In one go: the pane goes on with the mark from the first key on.
+    // Typed at once: from the first key on, the pane shows the new mark.
     await userEvent.paste('650');
     const [mark] = Object.values(wall().studs.marks);
     expect(mark).toMatchObject({ at: { nm: 650e6 }, state: 'found', gone: false });

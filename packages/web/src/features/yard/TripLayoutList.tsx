@@ -1,4 +1,4 @@
-/** Every sheet of the trip with what lies on it, and every board with what is cut from it. */
+/** Every sheet of the trip with its parts, and every board with its cuts. */
 import { lengthSold, lineOfBoardPiece, lineOfPiece, pieceName, tapeText, tapeTextWithUnit, type BoardJob, type DisplayUnit, type YardTrip } from '@keen/core';
 import { SheetDrawing } from '../sheets/SheetDrawing.tsx';
 import type { TripLayouts } from './useTripSearch.ts';

@@ -1,4 +1,4 @@
-/** What to buy for all projects together, beside what they would take one by one. */
+/** What to buy for all projects together, beside what each takes alone. */
 import {
   lengthSold,
   lengthsForSale,
@@ -20,7 +20,7 @@ import type { TripLayouts } from './useTripSearch.ts';
 interface TripTableProps {
   readonly trip: YardTrip;
   readonly layouts: TripLayouts;
-  /** Of the projects, in their order. */
+  /** Of the projects, in order. */
   readonly names: readonly string[];
   readonly unit: DisplayUnit;
 }
@@ -37,7 +37,7 @@ export function TripTable({ trip, layouts, names, unit }: TripTableProps) {
   });
   const money = (amount: number): string => `${amount.toFixed(2)}${workshop.currency === '' ? '' : ` ${workshop.currency}`}`;
   const saved = together && alone ? alone.cost.value - together.cost.value : null;
-  /** A board may be bought in another length than its parts were given. */
+  /** A board may be bought in another length than its parts were assigned. */
   const usedBy = (product: string): string[] => {
     const kind = new Set(lengthsForSale(workshop.products[product]!, workshop).map(({ id }) => id));
     return [...new Set(trip.parts.flatMap(({ stock, id }) => (kind.has(stock) ? [names[projectOfPiece(id)] ?? ''] : [])))];

@@ -1,4 +1,4 @@
-/** One trip to the yard: which projects to buy for, what they take together and what that saves, and how it is all laid out. */
+/** One trip to the yard: which projects to buy for, what they take together, what that saves, and all layouts. */
 import { yardTrip, type YardTrip } from '@keen/core';
 import { Alert, Button, Checkbox, CircularProgress, FormControlLabel } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -13,7 +13,7 @@ import { TripTable } from './TripTable.tsx';
 import { useTripProjects } from './useTripProjects.ts';
 import { layOutInThread, useTripSearch, type WithLayOut } from './useTripSearch.ts';
 
-/** More projects than this are ticked one by one: their layouts take a while. */
+/** Beyond this number projects are ticked one by one: their layouts take a while. */
 const TICKED_AT_FIRST = 6;
 
 const canBuyFor = ({ problem, units }: ProjectRow): boolean => problem === null && units.length > 0;

@@ -1,4 +1,4 @@
-/** What a trip comes to: each product bought together and project by project. */
+/** Totals of a trip: each product bought together and project by project. */
 import { boardPurchases, isNewSheet, type NestPlan, type Purchase, type SheetJob, type ToBeCut, type YardTrip } from '@keen/core';
 import type { TripLayouts } from './useTripSearch.ts';
 
@@ -19,7 +19,7 @@ function bought({ sheets, boards }: ToBeCut, plans: ReadonlyMap<string, NestPlan
   return counts;
 }
 
-/** Sheets first, in the order of the cut list; what neither way buys is left out. */
+/** Sheets first, in the order of the cut list; products neither way buys are left out. */
 export function tripRows(trip: YardTrip, layouts: TripLayouts): TripRow[] {
   const together = bought(trip.together, layouts.together);
   const alone = trip.alone.map((own, index) => bought(own, layouts.alone[index] ?? new Map()));

@@ -1,10 +1,10 @@
-/** The projects that are ticked, each read once from the server as its file has it. */
+/** The ticked projects, each fetched once as its file. */
 import { readProjectFile, type Problem, type TripProject } from '@keen/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { AWAY } from '../../app/api.ts';
 
 export interface TripProjects {
-  /** In the order asked for; null while one is being read. */
+  /** In the requested order; null while one is loading. */
   readonly projects: readonly TripProject[] | null;
   readonly problems: ReadonlyMap<string, Problem>;
 }
@@ -20,7 +20,7 @@ async function readProject(id: string): Promise<TripProject | Problem> {
   }
 }
 
-/** `revisions`: of each project that is ticked, so that one that was changed is read again. */
+/** `revisions`: of each ticked project, so that a changed one is fetched again. */
 export function useTripProjects(revisions: ReadonlyMap<string, number>): TripProjects {
   const [read, setRead] = useState<ReadonlyMap<string, TripProject | Problem>>(new Map());
   const begun = useRef(new Set<string>());

@@ -1,24 +1,24 @@
-/** Layouts of a trip: of all projects together, then of each alone, one after the other off the page's thread. */
+/** Layouts of a trip: of all projects together, then of each alone, one after the other off the main thread. */
 import type { NestOrder, NestPlan, SheetJob, Workshop, YardTrip } from '@keen/core';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { inOwnThread } from '../sheets/useNests.tsx';
 
 export interface TripLayouts {
-  /** By product; what is not there yet is being looked for. */
+  /** By product; a missing one is still being computed. */
   readonly together: ReadonlyMap<string, NestPlan>;
   readonly alone: readonly ReadonlyMap<string, NestPlan>[];
   readonly isDone: boolean;
 }
 
-/** Looks for a layout; null when it was ended. */
+/** Searches a layout; null when cancelled. */
 export type LayOut = (order: NestOrder, ms: number) => Promise<NestPlan | null>;
-/** Lends a way to lay out for as long as `work` takes. */
+/** Provides a layout search for the duration of `work`. */
 export type WithLayOut = (work: (layOut: LayOut) => Promise<void>) => Promise<void>;
 
 /** Good to buy by, and to cut by. */
 const TOGETHER_MS = 1500;
-/** Counts, not the best to cut. */
+/** Number of sheets only, not the best to cut. */
 const ALONE_MS = 350;
 
 const NOTHING: TripLayouts = { together: new Map(), alone: [], isDone: false };

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-/** One trip to the yard: projects that are ticked, what they take together and one by one, and what is said when something is amiss. */
+/** One trip to the yard: ticked projects, what they take together and alone, and messages when something is wrong. */
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, search, starterWorkshop, writeProject, type Design } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
