@@ -102,7 +102,7 @@ export function Thing({
   return (
     <g className={`wall-thing ${thing.kind}${lit ? ' selected' : ''}`} data-thing={thing.id} onPointerDown={onTake}>
       <title>{thing.name}</title>
-      {/** Small things keep the size of a fingertip. */}
+      {/* Small things keep the size of a fingertip. */}
       <rect className="grip" x={px + w / 2 - Math.max(w, 24) / 2} y={py + h / 2 - Math.max(h, 24) / 2} width={Math.max(w, 24)} height={Math.max(h, 24)} />
       <rect x={px} y={py} width={w} height={h} />
       {thing.kind === 'window' && <path d={`M${px + w / 2} ${py}V${py + h}M${px} ${py + h / 2}H${px + w}`} />}
