@@ -9,6 +9,7 @@ import { workshopChanged } from '../project/project.slice.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen } from '../project/selectors.ts';
 import { AddToStore } from './AddToStore.tsx';
+import { BoardLengths } from './BoardLengths.tsx';
 import { StoreList } from './StoreList.tsx';
 
 const plain = globalThis.fetch;
@@ -142,5 +143,46 @@ describe('what is there', () => {
       }),
     });
     expect(document.querySelector('[data-piece="sheet-1"]')!.textContent).toMatch(/out of square: good for 2438/);
+  });
+});
+
+describe('a board in one more length', () => {
+  function card() {
+    const store = openStore();
+    const product = store.getState().project.open!.workshop.products['board-1x4']!;
+    const { container } = render(
+      <Opened store={store}>
+        <BoardLengths product={product} unit="in" />
+      </Opened>,
+    );
+    const type = (name: string, text: string): Promise<void> => userEvent.type(container.querySelector(`[data-field="${name}"]`)!, `${text}{Tab}`);
+    const sold = () =>
+      within(screen.getByRole('list'))
+        .getAllByRole('listitem')
+        .map(({ textContent }) => textContent);
+    return { type, sold, products: () => Object.values(store.getState().project.open!.workshop.products) };
+  }
+
+  test('is sold beside the others, at its own price, and can be dropped again', async () => {
+    const { type, sold, products } = card();
+    const before = products().length;
+    await type('lengths.board-1x4', '120');
+    await type('lengths.price.board-1x4', '12.5');
+    await userEvent.click(screen.getByRole('button', { name: 'Add it' }));
+    await waitFor(() => expect(sold()).toHaveLength(2));
+    expect(sold()[1]).toMatch(/^120 in at 12\.50/);
+    expect(products()).toHaveLength(before + 1);
+    expect(sent.map(({ method }) => method)).toEqual(['PUT']);
+    await userEvent.click(screen.getByLabelText(/^No longer sold in 120/));
+    await waitFor(() => expect(sold()).toHaveLength(1));
+  });
+
+  test('that it is sold in already is said, and not added', async () => {
+    const { type } = card();
+    await type('lengths.board-1x4', '96');
+    await type('lengths.price.board-1x4', '9');
+    expect(screen.getByText('It is sold in that length already.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Add it' }).hasAttribute('disabled')).toBe(true);
+    expect(sent).toEqual([]);
   });
 });
