@@ -40,7 +40,9 @@ test('a wall and twenty things become a shelf box on two studs, clear of the out
   await station(page, 'Wall').click();
   await field(page, 'wall.width').fill('2800');
   await field(page, 'wall.ceiling').fill('2440');
-  await page.getByLabel('studs stand at a regular spacing').check();
+  // The switch follows the design: its state is waited for, not read at once.
+  await page.getByLabel('studs stand at a regular spacing').click();
+  await expect(page.getByLabel('studs stand at a regular spacing')).toBeChecked();
   await field(page, 'wall.studs.spacing').fill('400');
   await field(page, 'wall.studs.offset').fill('200');
   await field(page, 'wall.add').selectOption('outlet');

@@ -58,8 +58,16 @@ const childrenOf = (pid: number, script: string): number[] =>
   readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8')
     .trim()
     .split(' ')
-    .filter((child) => readFileSync(`/proc/${child}/cmdline`, 'utf8').includes(script))
+    .filter((child) => commandOf(child).includes(script))
     .map(Number);
+/** Empty for a process that ended since it was listed. */
+const commandOf = (pid: string): string => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  } catch {
+    return '';
+  }
+};
 const isAlive = (pid: number): boolean => {
   try {
     return !/^State:\s+Z/m.test(readFileSync(`/proc/${pid}/status`, 'utf8'));
