@@ -8,7 +8,14 @@ const PREFERENCES: readonly LayoutPreference[] = ['settings', 'offcut', 'handlin
 
 /** A sequence with so many of each; nothing else of it counts. */
 const sequence = ({ impossible = 0, nearBlade = 0, settings = 0, steps = 0, turnedKg = 0 }): Sequence =>
-  ({ impossible: Array.from({ length: impossible }), nearBlade: Array.from({ length: nearBlade }), settings, steps: Array.from({ length: steps }), left: [], turnedKg }) as unknown as Sequence;
+  ({
+    impossible: Array.from({ length: impossible }),
+    nearBlade: Array.from({ length: nearBlade }),
+    settings,
+    steps: Array.from({ length: steps }),
+    left: [],
+    turnedKg,
+  }) as unknown as Sequence;
 
 const counts = fc.record({ impossible: fc.nat(2), nearBlade: fc.nat(3), settings: fc.nat(9), steps: fc.nat(9), turnedKg: fc.nat(90) });
 
