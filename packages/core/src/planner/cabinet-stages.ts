@@ -21,6 +21,7 @@ import { wallHalfEnds } from '../hang/wall-links.ts';
 import { asBuilt, misfitsOf, type BuiltFacts, type Misfit } from '../joints/as-built.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Design } from '../model/design.ts';
+import type { Item } from '../model/item.ts';
 import type { CabinetSpec } from '../model/specs/cabinet-spec.ts';
 import type { Wall } from '../model/wall.ts';
 import type { UnpricedWorkshop, Workshop } from '../model/workshop.ts';
@@ -34,7 +35,7 @@ import type { WallFacts } from '../wall/facts.ts';
 import { builtFactsOf, sameBuiltFacts } from './built-facts.ts';
 import { sameLots } from './contents.ts';
 import { onItsRail, onPieces } from './rails.ts';
-import { isSame, sameContent, stage, type Kept } from './stage.ts';
+import { isSame, sameContent, stage } from './stage.ts';
 
 /** Everything one cabinet's plan reads, before its neighbors. */
 export interface CabinetInputs {
@@ -104,19 +105,29 @@ const weights = stage(
   { lots: sameLots },
 );
 
-interface RowInputs extends Pick<CabinetInputs, 'items'>, Pick<CabinetSpec, 'rows'> {
+interface RowInputs extends Pick<CabinetSpec, 'rows'> {
   readonly cabinet: ResolvedCabinet;
+  /** The items its rows hold: another item's edit leaves the answers alone. */
+  readonly held: readonly (readonly [id: string, item: Item])[];
 }
 
-const rows = stage(({ cabinet, rows: specified, items }: RowInputs): RowAnswer[] =>
-  Object.values(specified)
-    .sort((a, b) => a.order - b.order)
-    .flatMap((row) => {
-      const inside = cabinet.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
-      const answer = inside ? answerRow(row, (id) => (Object.hasOwn(items, id) ? items[id] : undefined), inside) : null;
-      return answer ? [answer] : [];
-    }),
+const rows = stage(
+  ({ cabinet, rows: specified, held }: RowInputs): RowAnswer[] => {
+    const items = new Map(held);
+    return Object.values(specified)
+      .sort((a, b) => a.order - b.order)
+      .flatMap((row) => {
+        const inside = cabinet.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
+        const answer = inside ? answerRow(row, (id) => items.get(id), inside) : null;
+        return answer ? [answer] : [];
+      });
+  },
+  { held: (a, b) => a.length === b.length && a.every(([id, item], index) => id === b[index]![0] && item === b[index]![1]) },
 );
+
+/** The items that rows hold, in order, without those that are gone. */
+const heldBy = (specified: CabinetSpec['rows'], items: Design['items']): RowInputs['held'] =>
+  Object.values(specified).flatMap((row) => row.items.flatMap((id) => (Object.hasOwn(items, id) ? [[id, items[id]!] as const] : [])));
 
 interface GroundInputs extends Pick<CabinetInputs, 'wall' | 'wallFacts' | 'stockOf'>, Pick<CabinetSpec, 'place' | 'hanging'> {
   readonly cabinet: ResolvedCabinet;
@@ -212,18 +223,9 @@ export function loadStages(before: LoadedStages | undefined, inputs: CabinetInpu
     built,
     geometry: made,
     weights: loads,
-    rows: sameRows(rows, before?.rows, { cabinet, rows: spec.rows, items }),
+    rows: rows(before?.rows, { cabinet, rows: spec.rows, held: heldBy(spec.rows, items) }),
     ground: ground(before?.ground, { cabinet, weights: loads.value.weights, wall, wallFacts, place: spec.place, hanging: spec.hanging, stockOf }),
   };
-}
-
-/** Rows read single items: another item's edit leaves their answers alone. */
-function sameRows(run: typeof rows, before: Kept<RowInputs, RowAnswer[]> | undefined, inputs: RowInputs): Kept<RowInputs, RowAnswer[]> {
-  const isSame =
-    before?.inputs.cabinet === inputs.cabinet &&
-    before.inputs.rows === inputs.rows &&
-    Object.values(inputs.rows).every(({ items }) => items.every((id) => before.inputs.items[id] === inputs.items[id]));
-  return isSame ? before : run(undefined, inputs);
 }
 
 /** Parts, hanging, sag and findings, with the loads of the neighbors on the same rail. */

@@ -149,21 +149,18 @@ export function createPlanner(): Planner {
       const cabinets = rows.map(({ placed }) => placed.value);
       railsBefore = rails(railsBefore, { wall, units: design.units, cabinets, stockOf });
       looseBefore = loose(looseBefore, { loose: design.loose, stockOf });
-      before = assembled(before, cabinets, unplanned, railsBefore.value, looseBefore.value, stockOf);
+      before = assembled(before, { cabinets, unplanned, rails: railsBefore.value, loose: looseBefore.value, stockOf });
       return before;
     },
   };
 }
 
+interface Assembled extends Pick<Plan, 'cabinets' | 'unplanned' | 'rails' | 'stockOf'> {
+  readonly loose: readonly PartLine[];
+}
+
 /** The plan of all cabinets; the same object as before where nothing in it changed. */
-function assembled(
-  before: Plan | undefined,
-  cabinets: readonly CabinetPlan[],
-  unplanned: readonly UnplannedCabinet[],
-  ofRails: readonly RailPlan[],
-  ofLoose: readonly PartLine[],
-  stockOf: StockOf,
-): Plan {
+function assembled(before: Plan | undefined, { cabinets, unplanned, rails: ofRails, loose: ofLoose, stockOf }: Assembled): Plan {
   const parts = [...cabinets.flatMap((each) => each.parts), ...ofRails.flatMap((each) => each.parts), ...ofLoose];
   const isSame = before && before.stockOf === stockOf && before.rails === ofRails && sameList(before.parts, parts);
   if (isSame && sameList(before.cabinets, cabinets) && sameContent(before.unplanned, unplanned)) return before;

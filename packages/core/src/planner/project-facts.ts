@@ -2,7 +2,6 @@
 import type { Ticked } from '../build/late-parts.ts';
 import type { FirstHang } from '../hang/seating.ts';
 import type { BuiltFacts } from '../joints/as-built.ts';
-import { calibrationFrom, withCalibration } from '../setups/calibration.ts';
 import { shopFacts, type ShopFacts } from '../model/shop-facts.ts';
 import type { Design } from '../model/design.ts';
 import type { RecordEntry } from '../model/record.ts';
@@ -12,6 +11,7 @@ import { withoutPrices } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import { builtFacts } from './built-facts.ts';
 import { homesByCabinet, type Homes } from './contents.ts';
+import { learnedShop } from './learned-workshop.ts';
 import { stage } from './stage.ts';
 import { stockReader } from './stock-reader.ts';
 
@@ -25,9 +25,7 @@ export interface ProjectFacts {
   readonly wallFacts: WallFacts;
 }
 
-const learnedShop = stage(({ testCuts, shop }: Pick<ShopFacts, 'testCuts'> & Pick<Workshop, 'shop'>) =>
-  withCalibration(shop, calibrationFrom(testCuts.map(({ testCut }) => testCut))),
-);
+const learned = stage(({ testCuts, shop }: Pick<ShopFacts, 'testCuts'> & Pick<Workshop, 'shop'>) => learnedShop(shop, testCuts).shop);
 const stock = stage(({ readings, products, shop }: Pick<ShopFacts, 'readings'> & Pick<UnpricedWorkshop, 'products' | 'shop'>) =>
   stockReader(readings, { products, shop }),
 );
@@ -39,7 +37,7 @@ const homes = stage(({ items }: Pick<Design, 'items'>) => homesByCabinet(items))
 const wall = stage(({ wall: of }: Pick<Design, 'wall'>) => wallFacts(of));
 
 interface KeptStages {
-  readonly learnedShop: ReturnType<typeof learnedShop>;
+  readonly learned: ReturnType<typeof learned>;
   readonly stock: ReturnType<typeof stock>;
   readonly built: ReturnType<typeof built>;
   readonly firstHangs: ReturnType<typeof firstHangs>;
@@ -57,9 +55,9 @@ export function projectFactsReader(): (design: Design, record: readonly RecordEn
     lastRecord = record;
     unpriced = withoutPrices(workshop, unpriced);
     const { readings, slots, asCut, openings, kept: used, hung, testCuts, ticked } = facts;
-    const shop = learnedShop(kept.learnedShop, { testCuts, shop: unpriced.shop });
+    const shop = learned(kept.learned, { testCuts, shop: unpriced.shop });
     const now: KeptStages = {
-      learnedShop: shop,
+      learned: shop,
       stock: stock(kept.stock, { readings, products: unpriced.products, shop: shop.value }),
       built: built(kept.built, { readings, slots, asCut, openings, kept: used, cutFrom: design.cutFrom }),
       firstHangs: firstHangs(kept.firstHangs, { hung }),
